@@ -1,29 +1,33 @@
 """Every error that Oenomel raises on purpose.
 
 OenomelError
-├── DomainError (also ValueError)      the request can't be: HTTP 422, exit 2
-│   ├── OutOfRange                     a number outside what is possible
-│   ├── NotAnAmount                    a text that is no amount
+├── DomainError (also ValueError)      an impossible request: HTTP 422, exit 2
+│   ├── OutOfRange                     a number outside the possible range
+│   ├── NotAnAmount                    a text that isn't an amount
+│   ├── NotAMoment                     a text that isn't a time of the data file
 │   ├── OtherIngredient                an amount that names another pour
-│   ├── UnknownUnit                    a unit outside the list of formats
+│   ├── UnknownUnit                    a unit outside the spec file's
 │   ├── UnknownFigure                  a figure that a drink doesn't have
-│   ├── UnknownIngredient              a slug that the larder doesn't know
-│   ├── ImpossibleComposition          values that can't hold together
-│   ├── ImpossibleMeasurement          a reading that can't be, beside the recipe
-│   ├── NothingToDrink                 no pour adds any liquid
+│   ├── UnknownIngredient              a slug that the larder doesn't have
+│   ├── ImpossibleComposition          values that contradict each other
+│   ├── ImpossibleMeasurement          a reading that contradicts the recipe
+│   ├── EmptyDrink                     no pour adds any liquid
 │   ├── NothingFree                    no pour may move
-│   ├── CannotSize                     a glass to which no drink can be sized
-│   ├── KeyUsedBefore                  two writes with one key
-│   └── SpecError                      a place in a spec file, with the sentence for it
+│   ├── CannotSize                     a glass that the drink can't be scaled to
+│   ├── KeyUsedBefore                  one idempotency key for two writes
+│   └── SpecError                      a wrong place in a file, with a sentence
 ├── RecordNotFound (also LookupError)  HTTP 404
 ├── RecordConflict                     HTTP 409
-│   └── MendGone                       the finding isn't there (any more)
-├── CannotListen                       no server can be opened there: exit 2
-├── OnlyLooking                        a guest's device wants to write: HTTP 403
+│   ├── ChangedElsewhere               another window changed the record
+│   ├── StaleFix                       the finding has no such fix any more
+│   └── WrittenBefore                  a write done so long ago that its answer is gone
+├── CannotListen                       the server can't listen there: exit 2
+├── OnlyLooking                        a device that only reads wants to write: HTTP 403
 ├── NoReading                          a device gave no reading: HTTP 503
-├── AnsweredBefore                     a write came a second time; it has its answer
+├── AnsweredBefore                     a repeated write, with its first answer
 └── StoreError                         the data file can't be used: HTTP 503, exit 2
-    └── StoreFault                     why, and what to do
+    ├── StoreFault                     why, and what to do
+    └── CopyFault                      why a copy can't be made or restored
 """
 
 from __future__ import annotations
@@ -66,13 +70,13 @@ class OenomelError(Exception):
 
 
 class DomainError(ValueError, OenomelError):
-    """The request describes something that can't be."""
+    """The request describes something impossible."""
 
     code = "cannot-be"
 
 
 class OutOfRange(DomainError):
-    """A number lies outside what is possible; low and high are inclusive."""
+    """A number is outside the possible range; low and high are inclusive."""
 
     code = "out-of-range"
 
@@ -98,7 +102,7 @@ class NotAnAmount(DomainError):
 
 
 class NotAMoment(DomainError):
-    """A text is no time as it is kept: between 2000 and a year from now, with its zone."""
+    """A text isn't a time of the data file: between 2000 and a year from now, with its zone."""
 
     code = "not-a-time"
 
@@ -111,7 +115,7 @@ class NotAMoment(DomainError):
 
 
 class OtherIngredient(DomainError):
-    """An amount names another ingredient than the pour it is typed for."""
+    """A typed amount names another ingredient than its pour."""
 
     code = "other-ingredient"
 
@@ -124,7 +128,7 @@ class OtherIngredient(DomainError):
 
 
 class UnknownUnit(DomainError):
-    """A unit is not in the list of formats."""
+    """A unit isn't one of the spec file's."""
 
     code = "unknown-unit"
 
@@ -137,7 +141,7 @@ class UnknownUnit(DomainError):
 
 
 class UnknownFigure(DomainError):
-    """A figure that isn't reported, or that this drink doesn't have."""
+    """A figure that doesn't exist, or that this drink doesn't have."""
 
     code = "unknown-figure"
 
@@ -150,7 +154,7 @@ class UnknownFigure(DomainError):
 
 
 class UnknownIngredient(DomainError):
-    """No ingredient of the larder has this slug; ``near`` is the likeliest that has."""
+    """No ingredient has this slug; ``near`` is the closest one."""
 
     code = "unknown-ingredient"
 
@@ -164,13 +168,13 @@ class UnknownIngredient(DomainError):
 
 
 class ImpossibleComposition(DomainError):
-    """Values of a composition that can't hold together."""
+    """Composition values that contradict each other."""
 
     code = "impossible-composition"
 
 
 class ImpossibleMeasurement(DomainError):
-    """A reading that can't be, beside the recipe or the other readings; the sentence says why."""
+    """An impossible reading, given the recipe or the other readings; the message says why."""
 
     code = "impossible-measurement"
 
@@ -185,7 +189,7 @@ class EmptyDrink(DomainError):
 
 
 class NothingFree(DomainError):
-    """A rebalancing has nothing to move."""
+    """Rebalancing has no pour to move."""
 
     code = "nothing-free"
 
@@ -194,7 +198,7 @@ class NothingFree(DomainError):
 
 
 class CannotSize(DomainError):
-    """A drink can't be sized to its glass: it isn't of the list, or its ice leaves no room."""
+    """A drink can't be scaled to its glass: the glass isn't listed, or the ice leaves no room."""
 
     code = "cannot-size"
 
@@ -209,7 +213,7 @@ class CannotSize(DomainError):
 
 
 class SpecError(DomainError):
-    """A place in a spec file, and what is wrong there in one sentence."""
+    """Something is wrong in a spec file: where, and what, in one sentence."""
 
     code = "bad-spec"
 
@@ -241,7 +245,7 @@ class RecordConflict(OenomelError):
 
 
 class ChangedElsewhere(RecordConflict):
-    """Somebody changed what a window writes since that window read it; what it is now stands in the sentence where it is short."""
+    """Another window changed what this one writes; the message holds the present value where it is short."""
 
     code = "changed-elsewhere"
 
@@ -255,7 +259,7 @@ class ChangedElsewhere(RecordConflict):
 
 
 class StaleFix(RecordConflict):
-    """The drink has no such finding, or that finding no such mend; it may have changed since."""
+    """The drink has no such finding, or the finding no such fix; it may have changed since."""
 
     code = "mend-gone"
 
@@ -268,7 +272,7 @@ class StaleFix(RecordConflict):
 
 
 class CannotListen(OenomelError):
-    """The server can't listen where it is given to."""
+    """The server can't listen on its address."""
 
     code = "cannot-listen"
 
@@ -281,7 +285,7 @@ class CannotListen(OenomelError):
 
 
 class OnlyLooking(OenomelError):
-    """A device that was let in to look wants to write."""
+    """A device that was paired for reading only wants to write."""
 
     code = "only-looking"
 
@@ -290,13 +294,13 @@ class OnlyLooking(OenomelError):
 
 
 class NoReading(OenomelError):
-    """A device was asked and gave no reading; the sentence says what to do."""
+    """A device gave no reading; the message says what to do."""
 
     code = "no-reading"
 
 
 class StoreError(OenomelError):
-    """The data file can't be opened or used; the sentence says why."""
+    """The data file can't be opened or used; the message says why."""
 
     code = "store"
 
@@ -330,7 +334,7 @@ _STORE_FAULTS: Final = {
 
 
 class CopyFault(StoreError):
-    """Why a data file can't be copied or put back, with what to do about it; ``fault`` names the kind."""
+    """A copy can't be made or restored; ``fault`` names the kind, the message says what to do."""
 
     code = "copy"
 
@@ -351,7 +355,7 @@ _COPY_FAULTS: Final = {
 
 
 class AnsweredBefore(OenomelError):
-    """A write with this key was made already; it is answered as then and not made again."""
+    """A write with this key was done already; its first answer is returned."""
 
     code = "answered-before"
 
@@ -361,7 +365,7 @@ class AnsweredBefore(OenomelError):
 
 
 class WrittenBefore(RecordConflict):
-    """A write with this key was made already, so long ago that only that is still known."""
+    """A write with this key was done so long ago that its answer is gone."""
 
     code = "written-before"
 
@@ -370,7 +374,7 @@ class WrittenBefore(RecordConflict):
 
 
 class KeyUsedBefore(DomainError):
-    """A key of a write was used for another write."""
+    """A key was used before for another write."""
 
     code = "key-used-before"
 

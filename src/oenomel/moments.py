@@ -1,4 +1,4 @@
-"""Times as they are kept: ISO 8601 with their zone, between the year 2000 and a year from now; what keeps, keeps ten years at most."""
+"""Times as stored: ISO 8601 with zone, between 2000 and a year from now; use-by dates up to ten years from now."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ TEN_YEARS: Final = timedelta(days=3653)
 
 
 def moment_of(text: str, ahead: timedelta = YEAR) -> datetime:
-    """Return a time in UTC.
+    """Convert a text to a time in UTC.
 
     Raises
     ------
@@ -35,7 +35,7 @@ def moment_of(text: str, ahead: timedelta = YEAR) -> datetime:
 
 
 def is_moment(text: str) -> bool:
-    """Check whether a text is a time as it is kept."""
+    """Check whether a text is a valid stored time."""
     try:
         moment_of(text)
     except NotAMoment:

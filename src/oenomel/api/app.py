@@ -158,7 +158,7 @@ def start_anew(api: FastAPI, data: Path) -> None:
 def create_app(data: Path, demo: bool = False, sharing: Sharing | None = None, names: frozenset[str] = frozenset()) -> ASGIApp:
     """Create the whole product as one ASGI application, for this machine and, where it is shared, for the paired devices.
 
-    ``names`` are those by which this machine may call it besides the usual ones.
+    ``names`` are further host names that are accepted from this machine.
     """
     api = create_api(data, demo)
     api.state.sharing = sharing

@@ -1,7 +1,7 @@
 """Limits on open connections: how many there may be, and how long each may take to send its request.
 
-Whoever opens many and says nothing shuts nobody out: of whoever holds most, the oldest that waits makes room for the next. Whoever sends
-his request a letter at a time is sent away after a while.
+A client that opens many idle connections can't shut others out: the oldest idle one of the client with the most is closed. A request
+that arrives a letter at a time is refused after a while.
 """
 
 from __future__ import annotations

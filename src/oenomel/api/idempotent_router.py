@@ -1,6 +1,6 @@
 """A router whose writes happen once: a request repeated with the same idempotency key gets the first answer again.
 
-The answer is written down in the transaction of the write itself, so that there is never the one without the other.
+The answer is saved in the transaction of the write itself, so that one never exists without the other.
 """
 
 from __future__ import annotations

@@ -88,7 +88,8 @@ class Tries:
     """Limit on guessing codes: after a few free tries each wrong one doubles the wait, for its sender and later for everybody. One
     wrong code is forgotten every few seconds.
 
-    ``wrong`` holds by who tried: how many, when the last came, and until when nothing is looked at; ``of_all`` the same of everybody.
+    ``wrong`` holds for each sender the number of wrong codes, the time of the last, and the end of the wait; ``of_all`` the same for
+    all together.
     """
 
     def __init__(self, clock: Callable[[], float] = time.monotonic) -> None:
@@ -145,7 +146,7 @@ def _code() -> str:
 class Sharing:
     """Access from the network: the codes of this run, and the paired devices.
 
-    ``names`` are names by which it may be called besides its own addresses.
+    ``names`` are host names that are accepted besides its own addresses.
     """
 
     data: Path

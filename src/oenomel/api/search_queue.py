@@ -1,7 +1,7 @@
 """Queue for long searches: one at a time, the newest first, each with a time limit.
 
-A search keeps a processor busy; two at once would only make each other, and every key press, slow. So each takes its turn. While another
-waits, whoever is at it ends soon with the best found, and who has gone away ends at once.
+A search keeps a processor busy; two at once would only slow down each other and every key press. So they take turns. While another
+waits, the running one ends soon with the best found so far; it ends at once if its client has left.
 """
 
 from __future__ import annotations

@@ -1,6 +1,6 @@
 """English for every generated sentence: articles, plurals, counts, lists and capitals.
 
-A library of inflections was tried: the usual one takes four seconds to import, more than the whole program does.
+A library for this was tried: the usual one takes four seconds to import, more than the whole program does.
 """
 
 from __future__ import annotations
@@ -39,7 +39,7 @@ def capital(text: str) -> str:
 
 
 def plural(noun: str) -> str:
-    """Plural of a noun.
+    """Return the plural of a noun.
 
     >>> [plural(noun) for noun in ("mint leaf", "raspberry", "lime wedge", "coupe glass", "bunch", "bitters", "egg white")]
     ['mint leaves', 'raspberries', 'lime wedges', 'coupe glasses', 'bunches', 'bitters', 'egg whites']
@@ -54,7 +54,7 @@ def plural(noun: str) -> str:
 
 
 def singular(noun: str) -> str:
-    """Singular of a noun, which may be one already.
+    """Return the singular of a noun, which may be singular already.
 
     >>> [singular(noun) for noun in ("raspberries", "coffee beans", "lemongrass", "mint leaves", "glasses", "cherries", "bitters")]
     ['raspberry', 'coffee bean', 'lemongrass', 'mint leaf', 'glass', 'cherry', 'bitters']
@@ -71,7 +71,7 @@ def singular(noun: str) -> str:
 
 
 def agreeing(number: float, noun: str) -> str:
-    """Singular or plural of a noun, as a number before it asks.
+    """Return a noun in the singular or plural that a number needs.
 
     >>> agreeing(1, "leaf"), agreeing(2, "leaf")
     ('leaf', 'leaves')
@@ -80,7 +80,7 @@ def agreeing(number: float, noun: str) -> str:
 
 
 def counted(number: int, noun: str) -> str:
-    """Put a number before a noun in its singular or plural.
+    """Put a number before a noun in the right singular or plural.
 
     >>> counted(1, "drink"), counted(3, "drink"), counted(0, "hour")
     ('1 drink', '3 drinks', '0 hours')

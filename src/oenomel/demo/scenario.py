@@ -1,4 +1,4 @@
-"""Loads the demo, the Orangery at Quillmere, through the same doors as a user's files."""
+"""Loading the demo, the Orangery at Quillmere, by the import that users have."""
 
 from __future__ import annotations
 
@@ -38,7 +38,7 @@ PARTY_HOUR: Final = 17
 
 
 def prepare(data: Path, reset: bool = False) -> None:
-    """Make the demo's data file where there is none yet, or put it back to how it was at first.
+    """Create the demo's data file, or reset it.
 
     Raises
     ------
@@ -53,13 +53,13 @@ def prepare(data: Path, reset: bool = False) -> None:
 
 
 def reset(conn: sqlite3.Connection) -> None:
-    """Put the demo back in a transaction of its own."""
+    """Reset the demo in a transaction of its own."""
     with database.transaction(conn):
         restore(conn)
 
 
 def restore(conn: sqlite3.Connection) -> None:
-    """Put the demo back to how it was at first; what was made in it is gone."""
+    """Reset the demo; everything made in it is deleted."""
     batches.remove_all(conn)
     events.remove(conn)
     drinks.remove_all(conn)

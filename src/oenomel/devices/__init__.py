@@ -1,1 +1,1 @@
-"""Measuring devices: an interface for each, and simulated stand-ins that ship."""
+"""Measuring devices: an interface for each, and simulated ones."""

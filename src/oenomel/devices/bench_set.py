@@ -1,4 +1,4 @@
-"""The devices of a house: which there are, what each measures, and which were chosen."""
+"""The devices of a bar: which exist, what each measures, and which are chosen."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ __all__ = ["DEVICES", "BenchSet", "Kind"]
 
 
 class Kind(NamedTuple):
-    """A kind of device: what it measures, and by make who builds one."""
+    """A kind of device: what it measures, and its makes."""
 
     quantity: str
     makes: Mapping[str, Callable[[], Device]]
@@ -47,13 +47,13 @@ DEVICES: Final = {
 
 
 class BenchSet:
-    """The devices in use; each keeps its zero as long as the server runs."""
+    """The devices in use; each keeps its zero while the server runs."""
 
     def __init__(self) -> None:
         self._in_use: dict[tuple[str, str], Device] = {}
 
     def device(self, kind: str, make: str) -> Device:
-        """Return one device of a make, the same every time; raises RecordNotFound."""
+        """Return the device of a make, always the same one; raises RecordNotFound."""
         if kind not in DEVICES:
             raise RecordNotFound("device", kind)
         if make not in DEVICES[kind].makes:

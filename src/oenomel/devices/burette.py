@@ -1,4 +1,4 @@
-"""A burette: millilitres of lye that a sample takes until its indicator turns; the sum is made by `core.larder.titrated_acid`."""
+"""A burette: measures the lye that a sample takes until its indicator turns; `core.lots.titration` computes the acid."""
 
 from __future__ import annotations
 
@@ -10,17 +10,17 @@ __all__ = ["Burette", "SimulatedBurette"]
 
 
 class Burette(Protocol):
-    """A burette: millilitres of lye that a sample takes until its indicator turns."""
+    """A burette: measures the lye that a sample takes until its indicator turns."""
 
     def zero(self) -> None:
-        """Fill it to nothing."""
+        """Fill it to the zero mark."""
 
     def read(self, sample: Sample) -> float:
         """Read the lye that ten millilitres took, [ml of 0.1 M]. Raises NoReading."""
 
 
 class SimulatedBurette(StandIn):
-    """A stand-in for a burette of kitchen make: it stops within a drop or two, and the pink is seen a little late."""
+    """A simulated kitchen burette: it overshoots by a drop or two, and the pink is seen a little late."""
 
     name = "burette"
 

@@ -1,4 +1,4 @@
-"""Common behaviour of devices: one is zeroed, reads a sample, and sometimes gives no reading."""
+"""Common behaviour of devices: they are zeroed, read a sample, and sometimes fail."""
 
 from __future__ import annotations
 
@@ -15,9 +15,9 @@ __all__ = ["Device", "Errors", "Sample", "StandIn"]
 
 @dataclass(frozen=True, slots=True)
 class Sample:
-    """True values of a liquid that a device is held in or under; no forecast knows them.
+    """True values of a liquid that a device measures; no forecast knows them.
 
-    Volume in ml, weight in g, °Bx as a refractometer sees it (alcohol and all), acid as citric in g per 100 ml, % ABV, °C, pH,
+    Volume in ml, weight in g, °Bx as a refractometer shows it (raised by alcohol), acid as citric in g per 100 ml, % ABV, °C, pH,
     density in g/ml.
     """
 
@@ -32,7 +32,7 @@ class Sample:
 
     @property
     def lye_ml(self) -> float:
-        """Lye of 0.1 M that ten millilitres of it take, [ml]: what a burette shows."""
+        """Lye of 0.1 M that ten millilitres take, [ml]: what a burette shows."""
         return lye_ml_for(self.acid, SAMPLE_ML)
 
 
@@ -40,7 +40,7 @@ class Device(Protocol):
     """Interface of any device; each module of this package narrows it to one kind."""
 
     def zero(self) -> None:
-        """Set it to nothing, or to water: what has drifted since is gone."""
+        """Zero the device, which removes its drift."""
 
     def read(self, sample: Sample) -> float:
         """Return one reading, in the device's unit; raises NoReading where there is none."""
@@ -48,7 +48,7 @@ class Device(Protocol):
 
 @dataclass(frozen=True, slots=True)
 class Errors:
-    """Errors of a simulated device.
+    """Errors of a simulated device: noise, drift, range and failures.
 
     Parameters
     ----------
@@ -70,7 +70,7 @@ class Errors:
 
 
 class StandIn:
-    """A simulated device: the truth with noise, a zero that wanders until it is set again, a range, and time-outs now and then."""
+    """A simulated device: the true value with noise, a drifting zero, a range, and occasional failures."""
 
     name = "device"
 
@@ -80,7 +80,7 @@ class StandIn:
         self._drift = 0.0
 
     def zero(self) -> None:
-        """Return the drift so far is gone."""
+        """Remove the drift."""
         self._drift = 0.0
 
     def _shown(self, true: float) -> float:

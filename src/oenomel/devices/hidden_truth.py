@@ -1,4 +1,4 @@
-"""Hidden truth of the simulated devices: today's real lots and this bar's real ice, which no forecast knows."""
+"""Hidden truth of the simulated devices: the true lots and the true dilution, which no forecast knows."""
 
 from __future__ import annotations
 
@@ -30,12 +30,12 @@ that docs/model/dilution.md believes before anything was measured."""
 
 
 def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions | None = None) -> dict[str, Sample]:
-    """Return the true drink at each point of its making (tin, strained, served), the same each time it is asked for.
+    """Return the true drink at each point of its making (tin, strained, served); deterministic.
 
     Parameters
     ----------
     making : int    which making of it: the shake scatters from one to the next
-    house : int     whose ice, and whose lots
+    house : int     seed of the ice and the lots of one bar
     """
     factor = true_factor(house, drink.method.technique) * (1 + MAKING_SD * _random(house, f"making {making}").standard_normal())
     true = replace(drink, pours=tuple(replace(pour, ingredient=_true_lot(pour.ingredient, house)) for pour in drink.pours))
@@ -53,7 +53,7 @@ def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions
 
 
 def sample_of_lot(supposed: Ingredient, name: str, house: int = 1) -> Sample:
-    """Return the true liquid of a lot, the same each time it is asked for; 100 ml of it."""
+    """Return 100 ml of a lot's true liquid; deterministic."""
     true = _true_lot(supposed, house, f"{supposed.slug}, {name}").composition
     grams = 100 * true.density_g_per_ml
     solids = true.sugar + true.acid + (JUICE_OTHER_SOLIDS if supposed.kind == "juice" else 0.0)
@@ -70,7 +70,7 @@ def sample_of_lot(supposed: Ingredient, name: str, house: int = 1) -> Sample:
 
 
 def true_factor(house: int, technique: str) -> float:
-    """Compute how much water a technique really takes in a house, as a factor on the curve; what its measurements should find."""
+    """Return the true dilution of a technique in a bar, as a factor on the curve, which its readings should find."""
     return float(_random(house, technique).uniform(LEAST_FACTOR, MOST_FACTOR))
 
 

@@ -1,4 +1,4 @@
-"""A hydrometer: % ABV by how deep it floats, right only where nothing is dissolved; the stand-in reads a distilled sample."""
+"""A hydrometer: % ABV by how deep it floats, right only without dissolved matter; the simulated one reads a distilled sample."""
 
 from __future__ import annotations
 
@@ -10,17 +10,17 @@ __all__ = ["Hydrometer", "SimulatedHydrometer"]
 
 
 class Hydrometer(Protocol):
-    """A hydrometer: % ABV by how deep it floats, right only where nothing is dissolved; the stand-in reads a distilled sample."""
+    """A hydrometer: % ABV by how deep it floats, right only without dissolved matter; the simulated one reads a distilled sample."""
 
     def zero(self) -> None:
-        """Set it to nothing."""
+        """Zero the hydrometer."""
 
     def read(self, sample: Sample) -> float:
         """Read the strength of a distilled sample, [% ABV]. Raises NoReading."""
 
 
 class SimulatedHydrometer(StandIn):
-    """A stand-in for a hydrometer; how it errs is a guess at a cheap one."""
+    """A simulated hydrometer; its errors are a guess at a cheap one's."""
 
     name = "hydrometer"
 

@@ -1,4 +1,4 @@
-"""A pH meter: how fresh a juice is; it says nothing of how sharp it tastes."""
+"""A pH meter: shows how fresh a juice is, not how sharp it tastes."""
 
 from __future__ import annotations
 
@@ -10,17 +10,17 @@ __all__ = ["PhMeter", "SimulatedPhMeter"]
 
 
 class PhMeter(Protocol):
-    """A pH meter: how fresh a juice is; it says nothing of how sharp it tastes."""
+    """A pH meter: shows how fresh a juice is, not how sharp it tastes."""
 
     def zero(self) -> None:
-        """Set it by its buffer."""
+        """Calibrate it with its buffer."""
 
     def read(self, sample: Sample) -> float:
         """Read the pH. Raises NoReading."""
 
 
 class SimulatedPhMeter(StandIn):
-    """A stand-in for a pH meter; how it errs is a guess at a cheap one."""
+    """A simulated pH meter; its errors are a guess at a cheap one's."""
 
     name = "pH meter"
 

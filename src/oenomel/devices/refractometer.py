@@ -13,14 +13,14 @@ class Refractometer(Protocol):
     """A refractometer: °Bx of a few drops, which takes alcohol for sugar."""
 
     def zero(self) -> None:
-        """Set it to nothing."""
+        """Zero it with water."""
 
     def read(self, sample: Sample) -> float:
         """Read °Bx; alcohol is read as if it were sugar. Raises NoReading."""
 
 
 class SimulatedRefractometer(StandIn):
-    """A stand-in for a refractometer; how it errs is a guess at a cheap one."""
+    """A simulated refractometer; its errors are a guess at a cheap one's."""
 
     name = "refractometer"
 

@@ -1,4 +1,4 @@
-"""A scale: grams of what stands on it."""
+"""A scale: measures grams."""
 
 from __future__ import annotations
 
@@ -10,17 +10,17 @@ __all__ = ["Scale", "SimulatedScale"]
 
 
 class Scale(Protocol):
-    """A scale: grams of what stands on it."""
+    """A scale: measures grams."""
 
     def zero(self) -> None:
-        """Set it to nothing."""
+        """Tare the scale."""
 
     def read(self, sample: Sample) -> float:
-        """Weighs the liquid, [g]; tin or glass are tared. Raises NoReading."""
+        """Weigh the liquid, [g]; its vessel is tared. Raises NoReading."""
 
 
 class SimulatedScale(StandIn):
-    """A stand-in for a scale; how it errs is a guess at a cheap one."""
+    """A simulated scale; its errors are a guess at a cheap one's."""
 
     name = "scale"
 
@@ -28,5 +28,5 @@ class SimulatedScale(StandIn):
         super().__init__(Errors(noise_sd=0.15, relative_sd=0.0005, drift_sd=0.05, low=-5.0, high=2000.0, silent=0.02, step=0.1), seed)
 
     def read(self, sample: Sample) -> float:
-        """Weighs the liquid, [g]; tin or glass are tared. Raises NoReading."""
+        """Weigh the liquid, [g]; its vessel is tared. Raises NoReading."""
         return self._shown(sample.weight_g)

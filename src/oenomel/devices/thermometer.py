@@ -1,4 +1,4 @@
-"""A thermometer: °C of what its tip is held in."""
+"""A thermometer: °C at its tip."""
 
 from __future__ import annotations
 
@@ -10,17 +10,17 @@ __all__ = ["SimulatedThermometer", "Thermometer"]
 
 
 class Thermometer(Protocol):
-    """A thermometer: °C of what its tip is held in."""
+    """A thermometer: °C at its tip."""
 
     def zero(self) -> None:
-        """Set it to nothing."""
+        """Zero it in ice water."""
 
     def read(self, sample: Sample) -> float:
         """Read the temperature, [°C]. Raises NoReading."""
 
 
 class SimulatedThermometer(StandIn):
-    """A stand-in for a thermometer; how it errs is a guess at a cheap one."""
+    """A simulated thermometer; its errors are a guess at a cheap one's."""
 
     name = "thermometer"
 

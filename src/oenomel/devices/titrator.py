@@ -13,14 +13,14 @@ class Titrator(Protocol):
     """A titrator: acid as citric, by drops of lye until the colour turns."""
 
     def zero(self) -> None:
-        """Set it to nothing."""
+        """Zero the titrator."""
 
     def read(self, sample: Sample) -> float:
-        """Titrates acid as citric, [g/100 ml]. Raises NoReading."""
+        """Titrate acid as citric, [g/100 ml]. Raises NoReading."""
 
 
 class SimulatedTitrator(StandIn):
-    """A stand-in for a titrator; how it errs is a guess at a cheap one."""
+    """A simulated titrator; its errors are a guess at a cheap one's."""
 
     name = "titrator"
 
@@ -28,5 +28,5 @@ class SimulatedTitrator(StandIn):
         super().__init__(Errors(noise_sd=0.01, relative_sd=0.015, drift_sd=0.002, low=0.0, high=12.0, silent=0.05, step=0.01), seed)
 
     def read(self, sample: Sample) -> float:
-        """Titrates acid as citric, [g/100 ml]. Raises NoReading."""
+        """Titrate acid as citric, [g/100 ml]. Raises NoReading."""
         return self._shown(sample.acid)

@@ -1,1 +1,1 @@
-"""Open formats: recipes and tables are read from any of them, drinks are written in each."""
+"""Open formats: recipes and tables read from any of them, drinks written in each."""

@@ -1,4 +1,4 @@
-"""The evening's tasks as an iCalendar file (RFC 5545), which every calendar takes in."""
+"""The event's tasks as an iCalendar file (RFC 5545)."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ __all__ = ["calendar_of"]
 
 
 def calendar_of(name: str, tasks: Iterable[TaskReport], stamped: datetime) -> str:
-    """Return the file: an event a task, with its words and its reason; ``stamped`` is when it was written."""
+    """Return the calendar: an event a task, with its description and reason; ``stamped`` is the time of writing."""
     calendar = Calendar()
     calendar.add("prodid", "-//Oenomel//The evening worked backwards//EN")
     calendar.add("version", "2.0")

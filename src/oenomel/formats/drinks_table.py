@@ -1,4 +1,4 @@
-"""A drink as CSV, one pour a line, and recipes in any table that has a column for the ingredient."""
+"""A drink as CSV, one pour a line, and recipes in any table with a column for ingredients."""
 
 from __future__ import annotations
 
@@ -44,7 +44,7 @@ QUOTING: Final = csv.QUOTE_NONNUMERIC
 
 
 def table_of(specs: Sequence[SpecFile], names: Mapping[str, str]) -> str:
-    """Drinks as CSV, each from the line with its name on; ``names`` are those of the slugs, for whoever reads it without Oenomel."""
+    """Write drinks as CSV, each starting with the line that has its name; ``names`` are those of the slugs."""
     out = io.StringIO()
     writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
     writer.writeheader()
@@ -98,9 +98,7 @@ def safe_cell(value: Any) -> Any:
 
 
 def rows_of(text: str) -> list[dict[str, str]]:
-    """Return the lines of a table by its headings in small letters, whatever parts its columns; raises SpecError where a cell
-    doesn't end.
-    """
+    """Return the rows of a table as dictionaries by lower-case heading, whatever its separator; raises SpecError for an unclosed quote."""
     first = text.lstrip("\ufeff").split("\n", 1)[0]
     by = max((",", ";", "\t"), key=first.count)
     rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), delimiter=by)
@@ -115,14 +113,14 @@ def rows_of(text: str) -> list[dict[str, str]]:
 
 
 def is_table(text: str) -> bool:
-    """Check whether the first line of a text are headings of a table with a column for the ingredient and one for its amount."""
+    """Check whether the first line of a text has headings for an ingredient and an amount."""
     first = text.lstrip("\ufeff").split("\n", 1)[0]
     heads = {head.strip().strip('"').lower() for by in (",", ";", "\t") if by in first for head in first.split(by)}
     return bool(heads.intersection(_INGREDIENT)) and bool(heads.intersection(_AMOUNT))
 
 
 def specs_of_table(text: str) -> list[dict[str, Any]] | None:
-    """Return the specs that one of our own tables tells, as they stand in files; None where it is somebody else's.
+    """Return the specs of a table that Oenomel wrote, as JSON objects; None for another table.
 
     Raises
     ------
@@ -203,7 +201,7 @@ def _number(cell: str, place: str) -> float:
 
 
 def lines_of_table(text: str) -> list[str]:
-    """Return the lines of somebody's table as a recipe would write them: the amount, its unit, the ingredient."""
+    """Return the rows of another program's table as recipe lines: amount, unit, ingredient."""
     lines = []
     for row in rows_of(text):
         cells = [next((row[key] for key in keys if row.get(key)), "") for keys in (_AMOUNT, _UNIT, _INGREDIENT)]

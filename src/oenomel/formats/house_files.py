@@ -1,4 +1,6 @@
-"""Files of any kind as one house file: our own, a spec, tables, Markdown, recipes of schema.org, texts that are understood for sure."""
+"""Reading files of any kind as one house file: house files, specs, tables, Markdown, schema.org recipes, and recipe texts that are
+understood for certain.
+"""
 
 from __future__ import annotations
 
@@ -39,14 +41,14 @@ MOST_FILES: Final = 2000
 
 @dataclass(frozen=True, slots=True)
 class NamedText:
-    """A file: what it is called, and its text."""
+    """A file: its name and its text."""
 
     name: str
     text: str
 
 
 def house_of(files: Sequence[NamedText], index: Index, ingredient_of: Callable[[str], Ingredient]) -> HouseFile:
-    """Return what files hold, put together; the same drink in several of them is one.
+    """Read files and merge their contents; the same drink in several of them becomes one.
 
     Raises
     ------

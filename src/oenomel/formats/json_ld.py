@@ -1,4 +1,4 @@
-"""Recipes as schema.org tells them (JSON-LD), bare or inside a saved page."""
+"""Recipes as schema.org JSON-LD, bare or inside a saved page."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ _DEEPEST: Final = 12
 
 
 def linked_data_of(spec: SpecFile, names: Mapping[str, str]) -> dict[str, Any]:
-    """Return a drink as a schema.org Recipe; the spec goes along whole, so that nothing is lost on the way back."""
+    """Write a drink as a schema.org Recipe, with its whole spec, so that reading it back loses nothing."""
     return {
         "@context": CONTEXT,
         "@type": "Recipe",
@@ -48,9 +48,9 @@ def is_page(text: str) -> bool:
 
 
 def scripts_of(page: str) -> list[Any]:
-    """Return what the linked data of a page tells; parts that are no JSON are passed over.
+    """Return the JSON-LD scripts of a page; invalid ones are skipped.
 
-    Only its scripts are looked for, each once from its beginning to its end, so that a page of any letters is read in one pass.
+    Only its script elements are searched, in one pass, so that a malicious page can't take long.
     """
     scripts, at = [], 0
     while (begun := _SCRIPT.search(page, at)) and (ended := _SCRIPT_ENDS.search(page, begun.end())):
@@ -62,7 +62,7 @@ def scripts_of(page: str) -> list[Any]:
 
 
 def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
-    """Return the first recipe in linked data, however deep it lies."""
+    """Return the first recipe in JSON-LD, at any depth."""
     if depth > _DEEPEST:
         return None
     if isinstance(told, Mapping):
@@ -76,13 +76,13 @@ def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
 
 
 def recipes_in(told: Any) -> list[Mapping[str, Any]]:
-    """Return all recipes of linked data that holds several beside each other: a list, or a graph."""
+    """Return all recipes of a JSON-LD list or graph."""
     parts = told.get("@graph", [told]) if isinstance(told, Mapping) else told if isinstance(told, list) else []
     return [recipe for part in parts if isinstance(part, Mapping | list) and (recipe := recipe_in(part)) is not None]
 
 
 def recipe_lines(recipe: Mapping[str, Any]) -> tuple[str, list[TextLine]]:
-    """Return the name of a recipe and its lines."""
+    """Return a recipe's name and lines."""
     lines = [TextLine(text, "ingredients") for text in _texts(recipe.get("recipeIngredient") or recipe.get("ingredients"))]
     lines += [TextLine(text, "method") for text in _texts(recipe.get("recipeInstructions"))]
     return next(_texts(recipe.get("name")), ""), lines
@@ -103,7 +103,7 @@ def _texts(told: Any, depth: int = 0) -> Iterator[str]:
 
 
 def own_spec(recipe: Mapping[str, Any], names: Callable[[SpecFile], Mapping[str, str]]) -> SpecFile | None:
-    """Return the spec that Oenomel wrote along; None where it wrote none, or where somebody has changed the recipe since."""
+    """Return the spec embedded by Oenomel; None where there is none, or where the recipe was changed since."""
     properties = recipe.get("additionalProperty")
     for one_property in properties if isinstance(properties, list) else []:
         if isinstance(one_property, Mapping) and one_property.get("name") == OWN and isinstance(one_property.get("value"), Mapping):

@@ -1,4 +1,4 @@
-"""The larder as a table, a line an ingredient, out and in: what is in it, how it stands, what it costs."""
+"""The larder as a table, one ingredient a line, for export and import: composition, stock and price."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ _LARGEST: Final = 5_000_000
 
 @dataclass(frozen=True, slots=True)
 class LarderRow:
-    """A line that was read: which ingredient, and what it tells; what its cells leave empty isn't told."""
+    """A line of a table: an ingredient, and its values; empty cells are left out."""
 
     line: int
     slug: str
@@ -40,7 +40,7 @@ class LarderRow:
 def write_larder_table(
     larder: Iterable[Ingredient], shelved: Mapping[str, Shelved], pars: Mapping[str, float], retired: Iterable[str]
 ) -> str:
-    """Return the table; figures to so many digits that they are read back as they are."""
+    """Write the table, with enough digits that reading it back gives the same values."""
     gone = set(retired)
     out = io.StringIO()
     writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
@@ -71,7 +71,7 @@ def write_larder_table(
 
 
 def read_larder_table(text: str) -> list[LarderRow]:
-    """Return the lines of a table; columns may be left out, and what isn't one of `COLUMNS` is refused.
+    """Read the lines of a table; columns may be missing, unknown ones are refused.
 
     Raises
     ------

@@ -1,4 +1,4 @@
-"""A drink written in lines of text, so that they are read back as the same drink."""
+"""A drink written as lines of text that are read back as the same drink."""
 
 from __future__ import annotations
 
@@ -43,7 +43,7 @@ def pour_line(pour: PourEntry, names: Mapping[str, str]) -> str:
 
 
 def instructions_of(spec: SpecFile) -> Iterator[str]:
-    """Describe how it is made and served, a sentence each."""
+    """Yield the method and service, one sentence each."""
     method, serve = spec.method, spec.serve
     dry = f"Dry shake for {method.dry_shake_seconds:g} seconds." if method.dry_shake_seconds and method.technique == "shake" else ""
     if dry and method.dry_shake == "first":
@@ -78,7 +78,7 @@ def _garnish_words(garnish: str | GarnishEntry) -> str:
 
 
 def markdown_of(spec: SpecFile, names: Mapping[str, str], notes: str = "") -> str:
-    """Return a drink as Markdown; the spec goes along whole in a comment, so that nothing is lost on the way back."""
+    """Write a drink as Markdown, with its whole spec in a comment, so that reading it back loses nothing."""
     kept = json.dumps(spec.model_dump(mode="json", exclude_none=True), ensure_ascii=False, separators=(",", ":"))
     notes_section = ["", "## Notes", "", notes.strip()] if notes.strip() else []
     comment = f"{_COMMENT}{kept.replace('>', chr(92) + 'u003e')} -->"
@@ -86,7 +86,7 @@ def markdown_of(spec: SpecFile, names: Mapping[str, str], notes: str = "") -> st
 
 
 def spec_in_markdown(text: str, names: Callable[[SpecFile], Mapping[str, str]]) -> SpecFile | None:
-    """Return the spec that goes along in a Markdown text; None where there is none, or where somebody has changed the text since."""
+    """Return the spec embedded in a Markdown text; None where there is none, or where the text was changed since."""
     match = re.search(rf"^{re.escape(_COMMENT)}(\{{.*\}}) -->\s*$", text, re.MULTILINE)
     if match is None:
         return None
@@ -96,19 +96,19 @@ def spec_in_markdown(text: str, names: Callable[[SpecFile], Mapping[str, str]]) 
 
 
 def drinks_of_markdown(text: str) -> list[str]:
-    """Return the texts of drinks that stand below each other in one, each with the comment that holds its spec."""
+    """Split a Markdown text with several drinks into one text each, with the comment that holds its spec."""
     ends = [match.end() for match in re.finditer(rf"^{re.escape(_COMMENT)}.*-->\s*?$", text, re.MULTILINE)]
     return [text[start:end].strip() for start, end in zip([0, *ends], ends, strict=False)]
 
 
 def notes_in_markdown(text: str) -> str:
-    """Return what is to be remembered of a drink, out of its text."""
+    """Return the notes in a drink's Markdown text."""
     match = re.search(r"^## Notes$(.*?)(?=^<!--|\Z)", text, re.MULTILINE | re.DOTALL)
     return match[1].strip() if match else ""
 
 
 def without_spec(text: str) -> str:
-    """Return a Markdown text without the spec that goes along in it."""
+    """Return a Markdown text without its embedded spec."""
     return re.sub(rf"^{re.escape(_COMMENT)}.*-->\s*$", "", text, flags=re.MULTILINE)
 
 

@@ -1,4 +1,4 @@
-"""A recipe in any open format as a spec, with what each of its lines was taken for."""
+"""Reading a recipe in any open format as a spec, with what each of its lines was read as."""
 
 from __future__ import annotations
 
@@ -34,11 +34,11 @@ _UNSHOWABLE: Final = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f]")
 
 
 class LineReport(Report):
-    """Reading of one line.
+    """One line as read.
 
-    ``pour`` is the place of the pour that it made, None where it made none. ``sure`` is false where something was guessed: ``why`` tells
-    what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient
-    whose amount nobody told.
+    ``pour`` is the index of its pour, None where it made none. ``sure`` is false where something was guessed: ``why`` says what,
+    ``others`` are other possible slugs, ``amounts`` other possible amounts. ``asks`` is the slug of an ingredient whose amount is
+    missing.
     """
 
     text: str
@@ -52,9 +52,9 @@ class LineReport(Report):
 
 
 class ReadReport(Report):
-    """A recipe as it was read: the spec, each line, what could not be placed, and why it is of its family.
+    """A recipe as read: its spec, each line, what could not be placed, and the reason for its family.
 
-    ``unknown`` are the pours whose ingredient isn't in the larder: they stand in the spec by their name alone, with nothing in them.
+    ``unknown`` are the pours whose ingredient isn't in the larder: the spec has them by name only, with an empty composition.
     """
 
     spec: SpecFile
@@ -68,8 +68,7 @@ class ReadReport(Report):
 def read_text(
     text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended] = _NOTHING_MENDED
 ) -> ReadReport:
-    """Return a recipe out of a text, a table, linked data (bare or in a saved page) or a file of our own; ``mended`` are what was said of
-    lines.
+    """Read a recipe from a text, a table, JSON-LD (bare or in a saved page) or an Oenomel file; ``mended`` are the corrections of lines.
 
     Raises
     ------

@@ -1,4 +1,4 @@
-"""A drink in an open format."""
+"""Writing a drink in an open format."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ ENDINGS: Final[Mapping[Format, str]] = {"json": "json", "csv": "csv", "markdown"
 
 
 def write_all_as(specs: Sequence[tuple[SpecFile, str]], wanted: Format, names: Mapping[str, str]) -> str:
-    """Several drinks as one text, each with what is to be remembered of it."""
+    """Write several drinks as one text, each with its notes."""
     match wanted:
         case "json":
             contents = [spec.model_dump(mode="json", exclude_none=True) for spec, _ in specs]
@@ -35,7 +35,7 @@ def write_all_as(specs: Sequence[tuple[SpecFile, str]], wanted: Format, names: M
 
 
 def write_as(spec: SpecFile, wanted: Format, names: Mapping[str, str], notes: str = "") -> str:
-    """Return a drink as a text; ``names`` are those of the larder's slugs."""
+    """Write a drink as a text; ``names`` are those of the larder's slugs."""
     match wanted:
         case "json":
             return json.dumps(spec.model_dump(mode="json", exclude_none=True), indent=2, ensure_ascii=False) + "\n"

@@ -19,7 +19,7 @@ _COLUMNS: Final = ("from", "what", "amount", "why", "ml", "pieces", "at least", 
 
 
 def shopping_list(lines: Iterable[BoughtReport], wanted: ListFormat) -> str:
-    """Return the list: a line a thing; in the text below where it comes from, what is ticked marked."""
+    """Write the shopping list, one item a line; as text under its sources, with ticks."""
     return _as_csv(lines) if wanted == "csv" else _as_text(list(lines))
 
 

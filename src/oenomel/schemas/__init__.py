@@ -1,1 +1,1 @@
-"""Pydantic models of everything that is read and written as JSON: the spec, requests, reports and the house file."""
+"""Pydantic models of all JSON that is read and written: the spec, requests, reports and the house file."""

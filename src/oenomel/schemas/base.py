@@ -20,13 +20,13 @@ __all__ = [
 
 
 class Entry(BaseModel):
-    """Base of everything that is sent: unknown keys are refused."""
+    """Base of every request body: unknown keys are refused."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
 
 
 class Report(BaseModel):
-    """Base of everything that is answered, built from its own keys or from a record of the core that has them."""
+    """Base of every response body, built from its keys or from a record of the core with the same attributes."""
 
     model_config = ConfigDict(extra="forbid", from_attributes=True)
 
@@ -101,5 +101,5 @@ class Named(Report):
 
     @classmethod
     def of(cls, ingredient: Ingredient) -> Named:
-        """Return an ingredient's."""
+        """Return the slug and name of an ingredient."""
         return cls(slug=ingredient.slug, name=ingredient.name)

@@ -1,4 +1,4 @@
-"""Names of the formats, layouts and countries that a request can ask for, and how large a text may be."""
+"""Names of the formats, layouts and countries that a request can choose, and the largest size of a text."""
 
 from __future__ import annotations
 

@@ -1,6 +1,6 @@
-"""The house file, version 1: what a house has, or some drinks of it, with their notebook. What ships with the product is not in it.
+"""The house file, version 1: everything of a bar, or some of its drinks, with their trials and tastings. Shipped data isn't in it.
 
-Times are in UTC, ISO 8601; where none is told, it is the time of the reading. A trial without a forecast is forecast anew.
+Times are in UTC, ISO 8601; a missing one becomes the time of the import. A trial without a forecast gets a new one.
 """
 
 from __future__ import annotations
@@ -68,13 +68,13 @@ Aroma = dict[Annotated[Plain, Field(max_length=60), AfterValidator(_is_of_the_li
 
 
 class SheetOfTrial(TastingNoteEntry):
-    """Tasting notes of a trial, and when it was written."""
+    """Tasting sheet of a trial, and its time."""
 
     tasted_at: MomentOrNow = ""
 
 
 class ReadingEntry(Entry):
-    """Reading of a trial: value, point of its making, and device."""
+    """Reading of a trial: value, point in the making, and device."""
 
     quantity: QuantityName
     point: ReadingPoint
@@ -84,21 +84,21 @@ class ReadingEntry(Entry):
 
 
 class ParentEntry(Entry):
-    """A trial of another drink, or of the same: the drink by its id in the file, the trial by its number."""
+    """A parent trial: its drink by id in the file, and its number."""
 
     drink: Annotated[Plain, Field(min_length=1, max_length=220)]
     trial: Annotated[int, Field(ge=1)]
 
 
 class WaterEntry(Entry):
-    """Dilution that the readings of a trial show: the ratio to the forecast, and how it was found."""
+    """Dilution by the readings of a trial: the ratio to the forecast, and the method of calculation."""
 
     ratio: Annotated[float, Field(ge=0.2, le=3)]
     how: Text
 
 
 class TrialEntry(Entry):
-    """A trial as kept; ``parent`` is the number of the one within its drink that it was compared with."""
+    """A trial; ``parent`` is the number of the trial of the same drink that it was compared with."""
 
     name: Name
     reason: Annotated[Plain, Field(max_length=2000)] = ""
@@ -139,7 +139,7 @@ class ListedEntry(Entry):
 
 
 class DrinkEntry(Entry):
-    """A drink with its notebook; ``id`` is what the file calls it, ``wish`` what an original was wished to be."""
+    """A drink with everything about it; ``id`` is its key in the file, ``wish`` the criteria of an original."""
 
     id: Annotated[Plain, Field(max_length=220)] = ""
     name: Name
@@ -163,7 +163,7 @@ class KinshipOfHouse(Entry):
 
 
 class ValueEntry(Entry):
-    """A value of an ingredient with where it comes from: see `core.larder.SourcedValue`."""
+    """A value of an ingredient with its source: see `core.larder.SourcedValue`."""
 
     name: Annotated[Plain, Field(min_length=1, max_length=60)]
     value: Annotated[float, Field(ge=0, allow_inf_nan=False)]
@@ -174,7 +174,7 @@ class ValueEntry(Entry):
 
 
 class IngredientEntry(Entry):
-    """An ingredient of the bar's own: see `core.larder.Ingredient`."""
+    """One of the bar's own ingredients: see `core.larder.Ingredient`."""
 
     slug: Annotated[Plain, Field(min_length=1, max_length=100)]
     name: Name
@@ -194,7 +194,7 @@ class IngredientEntry(Entry):
 
     @classmethod
     def of(cls, ingredient: Ingredient) -> IngredientEntry:
-        """Return an ingredient as it stands in the file; the price that its shelf tells stands with the shelf."""
+        """Return an ingredient as an entry of the file; its price is in the shelf's entry."""
         same = ("slug", "name", "kind", "impression", "piece_ml", "piece_g", "foam", "origin", "rank")
         lists = {name: list(getattr(ingredient, name)) for name in ("slots", "allergens", "cautions", "also")}
         sourced_values = [value for value in ingredient.values.values() if value.source != OF_THE_SHELF]
@@ -208,7 +208,7 @@ class IngredientEntry(Entry):
         )
 
     def ingredient(self) -> Ingredient:
-        """Return the same for the core.
+        """Return the entry as an ingredient of the core.
 
         Raises
         ------
@@ -229,7 +229,7 @@ class ShelfEntry(Entry):
 
 
 class AmendedEntry(Entry):
-    """Changes that tasting made to an ingredient of the catalogue."""
+    """Changes to a catalogue ingredient's aroma or impression after tasting."""
 
     slug: Slug
     aroma: Aroma
@@ -237,7 +237,7 @@ class AmendedEntry(Entry):
 
 
 class HouseIngredientNote(Entry):
-    """A bottle or a juice tasted alone."""
+    """An ingredient tasted alone."""
 
     slug: Slug
     taster: Annotated[Plain, Field(min_length=1, max_length=100)]
@@ -247,14 +247,14 @@ class HouseIngredientNote(Entry):
 
 
 class PalateEntry(Entry):
-    """From when on a taster's palate is learnt anew."""
+    """Time from which a taster's palate is learnt."""
 
     taster: Annotated[Plain, Field(max_length=100)]
     since: Moment
 
 
 class ChangedEntry(Entry):
-    """Values that the bar sets over an ingredient's own."""
+    """The bar's own values for an ingredient."""
 
     slug: Slug
     values: Annotated[list[ValueEntry], Field(min_length=1, max_length=40)]
@@ -271,7 +271,7 @@ class LotReadingOfHouse(Entry):
 
 
 class LotOfHouse(Entry):
-    """A lot: of what, when made, what is left; ``preparation`` as made, ``contents`` what that came to (worked out where not told)."""
+    """A lot: ingredient, time, amount left; ``preparation`` as made, ``contents`` its composition (computed where missing)."""
 
     slug: Slug
     name: Name
@@ -287,7 +287,7 @@ class LotOfHouse(Entry):
 
 
 class PreparationOfHouse(Entry):
-    """Preparation that makes an ingredient."""
+    """Preparation of an ingredient."""
 
     makes: Slug
     file: PreparationFile
@@ -295,7 +295,7 @@ class PreparationOfHouse(Entry):
 
 
 class ParOfHouse(Entry):
-    """Par of an ingredient: how much of it should be there."""
+    """Par of an ingredient: the amount that should be in stock."""
 
     slug: Slug
     par_ml: Annotated[float, Field(gt=0, le=1_000_000)]
@@ -317,7 +317,7 @@ class StockOfHouse(Entry):
 
 
 class LogOfBatch(Entry):
-    """Something that happened to a bottle."""
+    """One event in a batch's log."""
 
     at: Moment
     kind: Literal["made", "served", "added", "read", "kept over", "set right"]
@@ -325,8 +325,8 @@ class LogOfBatch(Entry):
 
 
 class BatchOfHouse(Entry):
-    """A batch as it was made: of which drink (its id in the file), what really went in and what that came to, what is left; ``older`` is
-    the name of the one that it was filled on.
+    """A batch as made: its drink (by id in the file), measured amounts and composition, amount left; ``older`` is the name of the
+    batch it was filled on.
     """
 
     drink: Annotated[Plain, Field(min_length=1, max_length=220)]
@@ -354,7 +354,7 @@ class BatchOfHouse(Entry):
 
 
 class DrinkOfEvening(Entry):
-    """A drink of an evening, by its id in the file, and the name of the batch that it is poured from."""
+    """A drink of an event, by its id in the file, and the name of its batch."""
 
     drink: Annotated[Plain, Field(min_length=1, max_length=220)]
     serves: Annotated[int, Field(ge=1, le=5000)]
@@ -364,7 +364,7 @@ class DrinkOfEvening(Entry):
 
 
 class EveningOfHouse(Entry):
-    """The evening that is ahead, and what is ticked of it, by key."""
+    """The planned event, and its ticks, by key."""
 
     name: Name
     at: Moment
@@ -374,7 +374,7 @@ class EveningOfHouse(Entry):
 
 
 class HouseFile(Entry):
-    """A house, or some of it."""
+    """A bar's data, or a part of it."""
 
     format: Literal["oenomel/house"] = "oenomel/house"
     version: Literal[1] = 1
@@ -400,7 +400,7 @@ OF_THE_SHELF: Final = "my shelf"
 
 
 def parse_house(told: Any) -> HouseFile:
-    """Return a house file out of its JSON; raises SpecError naming the first place that is wrong."""
+    """Parse a house file from JSON; raises SpecError that names the first wrong place."""
     try:
         return HouseFile.model_validate(told)
     except ValidationError as error:
@@ -408,12 +408,12 @@ def parse_house(told: Any) -> HouseFile:
 
 
 def house_text(house: HouseFile) -> str:
-    """Return a house as the text of its file: keys in their order, what was never told left out."""
+    """Write a house file: keys in their order, unset ones left out."""
     return json.dumps(house.model_dump(mode="json", exclude_unset=True), indent=1, ensure_ascii=False) + "\n"
 
 
 def plain_name(name: str) -> str:
-    """Return a name by which two drinks are one: capitals and spaces don't count, accents and marks do.
+    """Return a name for comparison: without capitals and extra spaces; accents and marks count.
 
     >>> plain_name("Ete  Sour") == plain_name("ete sour"), plain_name("Été Sour") == plain_name("Ete sour")
     (True, False)
@@ -422,7 +422,7 @@ def plain_name(name: str) -> str:
 
 
 def unused_id(base: str, taken: Container[str]) -> str:
-    """Return what a drink is called in a file where these ids are taken: by this one, or with a number behind it."""
+    """Return an id that isn't taken: this one, or with a number appended."""
     if base not in taken:
         return base
     # Of many drinks of one name the next number is found by doubling, and not by trying all that are taken.

@@ -1,4 +1,4 @@
-"""Tongues in a house file: sittings with their triangles, exercises that were answered, and who is in training."""
+"""Sensory training in a house file: sittings with their triangles, answered exercises, and trainings."""
 
 from __future__ import annotations
 
@@ -30,7 +30,7 @@ Json = dict[str, Any]
 
 
 class TriangleOfHouse(Entry):
-    """A triangle that was answered."""
+    """An answered triangle."""
 
     taster: Who
     steps: Annotated[float, Field(gt=0, le=8)]
@@ -61,7 +61,7 @@ class JugLine(Entry):
 
 
 class JugOfHouse(Entry):
-    """A jug: what was poured, and what that came to: strength, sugar and acid, the liqueur's share."""
+    """A jug: its pours, strength, sugar and acid, and the liqueur's share."""
 
     lines: Annotated[list[JugLine], Field(min_length=1, max_length=10)]
     volume_ml: Annotated[float, Field(gt=0, le=10_000)]
@@ -70,7 +70,7 @@ class JugOfHouse(Entry):
 
 
 class JugsOfHouse(Entry):
-    """Both jugs of a sitting, what was measured with, and how many of that a glass holds."""
+    """Both jugs of a sitting, the measure poured with, and how many make a glass."""
 
     less: JugOfHouse
     more: JugOfHouse
@@ -100,7 +100,7 @@ class SittingOfHouse(Entry):
 
 
 class ExerciseOfHouse(Entry):
-    """An exercise that was answered: the question and its solution as they were told."""
+    """An answered exercise: its question and its solution as shown."""
 
     taster: Who
     kind: ExerciseKind
@@ -120,14 +120,14 @@ class ExerciseOfHouse(Entry):
 
 
 class TrainingOfHouse(Entry):
-    """Person in training, and the start of it."""
+    """A taster in training, and since when."""
 
     taster: Who
     began_at: Moment
 
 
 class TonguesOfHouse(Entry):
-    """All that a house has learnt of tongues."""
+    """All sensory training of a bar."""
 
     sittings: list[SittingOfHouse] = []
     exercises: list[ExerciseOfHouse] = []

@@ -14,7 +14,7 @@ CHOICES: Final[tuple[Choice, ...]] = get_args(Choice)
 
 @dataclass(frozen=True, slots=True)
 class Side:
-    """One thing that differs: what the bar has, and what comes."""
+    """One difference: the bar's value, and the file's."""
 
     what: str
     here: str
@@ -23,10 +23,10 @@ class Side:
 
 @dataclass(frozen=True, slots=True)
 class Item:
-    """A drink, a bottle or the like that is carried in.
+    """One thing of an import: a drink, an ingredient and so on.
 
-    ``choices`` are what can be done with one that differs: leave it out, add its trials to those that are here, put it beside as a drink
-    of its own, or take it in place of what is here (never a trial).
+    ``choices`` are what can be done with one that differs: leave it out, add its trials to the bar's, add it as a drink of its own, or
+    replace the bar's version (never a trial).
     """
 
     key: str

@@ -1,4 +1,4 @@
-"""A spec with the pours of a drink that was made out of it: amounts moved, pours swapped, split or added."""
+"""The spec of a drink that was derived from another spec's drink: amounts moved, pours swapped, split or added."""
 
 from __future__ import annotations
 
@@ -17,8 +17,8 @@ _SAME_ML: Final = 1e-6
 def with_pours_of(spec: SpecFile, before: Drink, made: Drink) -> SpecFile:
     """Return the spec of ``before`` with the pours of ``made``.
 
-    A pour that is still there keeps what was said of it; one whose amount moved is told anew, in the unit it had where that unit tells
-    it exactly enough. A pour that followed another one stays with it only while it still does.
+    A pour that is still there keeps its keys; a changed amount is written in the unit it had, where that is exact enough. A relative
+    amount stays relative only while it is still right.
     """
     unmatched = list(range(len(before.pours)))
     sources: list[int | None] = []
@@ -36,7 +36,7 @@ def with_pours_of(spec: SpecFile, before: Drink, made: Drink) -> SpecFile:
 
 
 def settled(spec: SpecFile, drink: Drink) -> SpecFile:
-    """Return the spec of a drink with every amount that follows another one resolved, as it stands in a file."""
+    """Return a spec with every relative amount resolved."""
     entries = [
         _told_anew(entry, pour, spec.ounce_ml) if entry.relative is not None else entry
         for entry, pour in zip(spec.pours, drink.pours, strict=True)
@@ -50,7 +50,7 @@ def _told_anew(entry: PourEntry, pour: Pour, ounce_ml: float) -> PourEntry:
 
 
 def in_millilitres(spec: SpecFile, made: Drink) -> list[PourEntry]:
-    """Return the pours of a spec with every amount in ml."""
+    """Return a spec with every amount in ml."""
     return [
         entry.model_copy(update={"amount": pour.volume_ml, "unit": "ml", "said": None})
         for entry, pour in zip(spec.pours, made.pours, strict=True)
@@ -73,7 +73,7 @@ def _entry(pour: Pour, entry: PourEntry | None, before: Pour | None, ounce_ml: f
 
 
 def spoken_of(pour: Pour, unit: Unit, ounce_ml: float = BAR_OUNCE_ML) -> tuple[float, Unit]:
-    """Return an amount in the unit it is spoken of in: dashes, drops, pieces and grams stay what they are, the rest is measured."""
+    """Return an amount in its usual unit: dashes, drops, pieces and grams as they are, everything else as a volume."""
     ingredient, per_unit = pour.ingredient, {"cl": 10.0, "oz": ounce_ml, "dash": ML_PER_UNIT["dash"], "drop": ML_PER_UNIT["drop"]}.get(unit)
     if ingredient.composition.solid:
         per_unit, unit = SOLIDS_ML_PER_G, "g"

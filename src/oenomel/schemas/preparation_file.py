@@ -1,6 +1,4 @@
-"""The preparation file, version 1: what is cooked, infused or mixed, its exact shape, and its refusals (`oenomel.interchange` reads and
-writes its file).
-"""
+"""The preparation file, version 1: something cooked, infused or mixed; its exact shape and its errors."""
 
 from __future__ import annotations
 
@@ -72,7 +70,7 @@ WhatEntry = Annotated[
 
 
 class LineEntry(Entry):
-    """Something that goes in: a slug of the larder, words, or an ingredient described here."""
+    """A line: a slug of the larder, words, or an ingredient described here."""
 
     what: WhatEntry
     amount: Amount
@@ -86,7 +84,7 @@ class LineEntry(Entry):
 
 
 class KitchenStepEntry(Entry):
-    """Something that is done; ``discard`` names lines that are thrown away at it, ``evaporated_g`` is water that went off, weighed."""
+    """A step; ``discard`` lists lines that are thrown away at it, ``evaporated_g`` is water lost, weighed."""
 
     do: Do
     minutes: Annotated[float, Field(ge=0, le=SIXTY_DAYS, allow_inf_nan=False)] | None = None
@@ -101,7 +99,7 @@ class KitchenStepEntry(Entry):
 
 
 class FinalEntry(Entry):
-    """Measured yield: a weight or a volume, and the reading of the refractometer."""
+    """Measured yield: weight or volume, and the refractometer's reading."""
 
     weight_g: Annotated[Positive, Field(le=1_000_000)] | None = None
     volume_ml: Annotated[Positive, Field(le=1_000_000)] | None = None
@@ -127,7 +125,7 @@ class PreparationFile(Entry):
 
 
 class TotalReport(Report):
-    """Something that the finished liquid holds in 100 ml: how much, half of its 80 % interval, and its kinds where there are several."""
+    """A component per 100 ml of the finished liquid: amount, half-width of its 80 % interval, and its kinds where there are several."""
 
     name: str
     value: float
@@ -157,12 +155,12 @@ class PreparationReport(Report):
 
 
 def parse_preparation(text: str) -> PreparationFile:
-    """Return a preparation file from its text; raises SpecError naming the first place that is wrong."""
+    """Parse a preparation file; raises SpecError that names the first wrong place."""
     return parse_as(PreparationFile, text, "a preparation")
 
 
 def preparation_of(file: PreparationFile, known: Known, itself: str = "") -> Preparation:
-    """Return the same for the core.
+    """Return the file as a preparation of the core.
 
     Parameters
     ----------
@@ -187,7 +185,7 @@ def preparation_of(file: PreparationFile, known: Known, itself: str = "") -> Pre
 
 
 def preparation_report(outcome: Outcome) -> PreparationReport:
-    """Return what a preparation comes to, as JSON."""
+    """Return the outcome of a preparation as JSON."""
     same = ("brix", "brix_sd", "density", "yield_ml", "yield_g", "yield_sd", "keeps_days")
     lists = {name: list(getattr(outcome, name)) for name in ("allergens", "cautions", "why")}
     return PreparationReport(

@@ -1,4 +1,4 @@
-"""The spec file, version 1: its exact shape, its refusals as one sentence with the place, and its JSON Schema."""
+"""The spec file, version 1: its exact shape, its errors as one sentence with the place, and its JSON Schema."""
 
 from __future__ import annotations
 
@@ -116,7 +116,7 @@ class InlineIngredient(_Entry):
 
 
 class RelativeEntry(_Entry):
-    """An amount that follows another pour's."""
+    """An amount relative to another pour's."""
 
     to: Annotated[int, Field(ge=0)]
     times: Fraction
@@ -168,7 +168,7 @@ SecondsEntry = Annotated[
 
 
 class StepEntry(_Entry):
-    """A line of the drink's own: where it stands, or which generated step it is told instead of, by its key; without text that one goes."""
+    """One of the drink's own lines: its moment, or the key of the generated step it replaces; an empty text removes that step."""
 
     text: Annotated[Plain, Field(max_length=400)]
     before: Moment = "serve"
@@ -185,9 +185,9 @@ PieceGrams = Annotated[float, Field(allow_inf_nan=False, ge=1, le=2000)]
 
 
 class MethodEntry(_Entry):
-    """Method of a drink; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
+    """Method of a drink; no seconds means the usual time, 0 no contact with ice. Of a range the middle counts.
 
-    Where pieces of ice are counted the heat balance gives the water. ``dry_shake`` "last" comes after the ice.
+    Where pieces of ice are counted, the heat balance gives the water. ``dry_shake`` "last" is a dry shake after the ice.
     """
 
     technique: Technique = "shake"
@@ -213,11 +213,11 @@ class MethodEntry(_Entry):
 
     @property
     def middle_seconds(self) -> float | None:
-        """The seconds that count."""
+        """The seconds, or the middle of a range."""
         return sum(self.seconds) / 2 if isinstance(self.seconds, list) else self.seconds
 
     def worked(self) -> Method:
-        """Return the same for the core."""
+        """Return the method as the core takes it."""
         between = (self.seconds[0], self.seconds[1]) if isinstance(self.seconds, list) else None
         same = ("technique", "dry_shake_seconds", "dry_shake", "ice", "ice_pieces", "ice_piece_g", "strain", "sparkling", "sign")
         return Method(
@@ -230,7 +230,7 @@ class MethodEntry(_Entry):
 
     @classmethod
     def of(cls, method: Method) -> MethodEntry:
-        """Return a method of the core as it stands in a file."""
+        """Return a method of the core as an entry of the file."""
         fields = asdict(method)
         between = fields.pop("seconds_between")
         return cls.model_validate(
@@ -239,7 +239,7 @@ class MethodEntry(_Entry):
 
 
 class GarnishEntry(_Entry):
-    """A garnish: what, why, how it is put there, and what to take where there is none."""
+    """A garnish: what it is, why, how it is placed, and a substitute."""
 
     what: Annotated[Plain, Field(min_length=1, max_length=200)]
     why: Text = ""
@@ -248,7 +248,7 @@ class GarnishEntry(_Entry):
 
     @staticmethod
     def by_parts(entry: str | GarnishEntry) -> str | GarnishEntry:
-        """Return a garnish by its parts where its words tell more than what it is: "bay leaf, for the nose"."""
+        """Return a garnish split into its parts where its words hold more than what it is: "bay leaf, for the nose"."""
         garnish = garnish_from_words(entry) if isinstance(entry, str) else None
         return GarnishEntry(what=garnish.what, how=garnish.how, why=garnish.why) if garnish and (garnish.how or garnish.why) else entry
 
@@ -261,14 +261,14 @@ GarnishWords = Annotated[Annotated[Text, Tag("words")] | Annotated[GarnishEntry,
 
 
 class EdgeEntry(_Entry):
-    """Rim of the glass: half of it or all, and what it is wetted with."""
+    """Rim of the glass: half or whole, and what it is wetted with."""
 
     half: bool = False
     wetted_with: Text = ""
 
 
 class ServeEntry(_Entry):
-    """Serve of a drink; ``chilled`` is left out where the trade decides; ``note`` is for the guest."""
+    """Serve of a drink; ``chilled`` is missing where the trade's habit decides; ``note`` is for the guest."""
 
     glass: Text = ""
     ice: Ice = "none"
@@ -278,19 +278,19 @@ class ServeEntry(_Entry):
     note: Annotated[Plain, Field(max_length=1000)] = ""
 
     def served(self) -> Serve:
-        """Return the same for the core."""
+        """Return the serve as the core takes it."""
         edge = Edge() if self.edge is None else Edge(self.edge.half, self.edge.wetted_with)
         return Serve(self.glass, self.ice, tuple(garnish_of(garnish) for garnish in self.garnish), self.chilled, edge, self.note)
 
     @classmethod
     def of(cls, serve: Serve) -> ServeEntry:
-        """Return what a drink of the core is served in, as it stands in a file."""
+        """Return a serve of the core as an entry of the file."""
         fields = asdict(serve)
         return cls.model_validate(fields | {"garnish": list(fields["garnish"]), "edge": fields["edge"] if serve.edge != Edge() else None})
 
 
 def garnish_of(entry: str | GarnishEntry) -> Garnish:
-    """Return a garnish of a file for the core."""
+    """Return a garnish of a file as the core takes it."""
     if isinstance(entry, str):
         return garnish_from_words(entry)
     return Garnish(entry.what, entry.how, entry.why, entry.instead)
@@ -317,7 +317,7 @@ class SpecFile(_Entry):
 
 
 def check_relatives(pours: Sequence[PourEntry], path: str) -> None:
-    """Raise SpecError where a pour follows one that isn't there."""
+    """Raise SpecError where a pour is relative to one that doesn't exist."""
     for index, pour in enumerate(pours):
         if pour.relative is not None and (pour.relative.to >= len(pours) or pour.relative.to == index):
             raise SpecError(f"{path}[{index}].relative.to", f"there is no other pour {pour.relative.to}")
@@ -327,7 +327,7 @@ Parsed = TypeVar("Parsed", bound=BaseModel)
 
 
 def parse_spec(text: str) -> SpecFile:
-    """Return a spec file from its text.
+    """Parse a spec file.
 
     Raises
     ------
@@ -338,7 +338,7 @@ def parse_spec(text: str) -> SpecFile:
 
 
 def parse_as(model: type[Parsed], text: str, what: str) -> Parsed:
-    """JSON as a model of the bar; raises SpecError naming the first place that is wrong, or saying that it isn't ``what``."""
+    """Parse JSON as a model; raises SpecError that names the first wrong place, or says that it isn't ``what``."""
     try:
         content = json.loads(text)
     except json.JSONDecodeError as error:
@@ -356,7 +356,7 @@ _TAGS: Final = ("slug", "inline", "time", "between", "words", "garnish-entry", "
 
 
 def spec_error(refusal: Any) -> SpecError:
-    """Return one of Pydantic's refusals as the sentence of the bar, with the path as it stands in the file."""
+    """Return a Pydantic error as one of our sentences, with the path in the file."""
     cause = refusal.get("ctx", {}).get("error")
     if isinstance(cause, SpecError):
         return cause

@@ -1,4 +1,4 @@
-"""A finding's mend applied to the spec it was found in."""
+"""Applying the fix of a finding to its spec."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ _GRID: Final = {"ml": 0.5, "cl": 0.05, "oz": 0.125}
 
 
 def with_mend(spec: SpecFile, mend: Fix) -> SpecFile:
-    """Return the spec with every edit of a mend made; the original is left as it was."""
+    """Return the spec with every edit of a fix; the original is unchanged."""
     for edit in mend.edits:
         spec = _with_edit(spec, edit)
     return spec

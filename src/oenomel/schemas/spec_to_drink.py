@@ -1,4 +1,4 @@
-"""From a spec file to the core's drink and back."""
+"""Converting a spec file to the core's drink and back."""
 
 from __future__ import annotations
 
@@ -50,9 +50,9 @@ TODAYS: Final = "today"
 
 
 def drink_from_spec(spec: SpecFile, larder: Larder, lots: Lots = MappingProxyType({})) -> Drink:
-    """Return the drink that a spec describes, its amounts resolved to ml.
+    """Return the drink of a spec, its amounts resolved to ml.
 
-    ``lots`` are those that its pours name; the words of a lot that nobody knows stay words, and the ingredient is what it usually is.
+    ``lots`` are those that its pours name; an unknown lot keeps its name, and the ingredient its usual values.
 
     Raises
     ------
@@ -90,7 +90,7 @@ def spec_from_drink(drink: Drink) -> SpecFile:
 
 
 def spec_as_poured(drink: Drink) -> SpecFile:
-    """Return a spec with every amount in the unit by which it is poured: dashes, leaves, a piece."""
+    """Return a spec with every amount in its usual unit: dashes, leaves, a piece."""
     spec = spec_from_drink(drink)
     pours = [
         entry if pour.amount is None else entry.model_copy(update={"amount": pour.amount, "unit": pour.unit})
@@ -131,7 +131,7 @@ def _followed(index: int, spec: SpecFile, pours: Sequence[Pour]) -> Pour:
 
 
 def follows(volume_ml: float, followed_ml: float) -> bool:
-    """Check whether an amount is the one that is followed, but for rounding."""
+    """Check whether an amount equals the one it is relative to, up to rounding."""
     return abs(volume_ml - followed_ml) <= FOLLOWS_WITHIN * max(followed_ml, 1.0)
 
 
@@ -146,7 +146,7 @@ def _ingredient(place: str, entry: PourEntry, larder: Larder) -> Ingredient:
 
 
 def inline_ingredient(entry: InlineIngredient) -> Ingredient:
-    """Return an ingredient that a file describes, for the core; raises what `Composition` raises."""
+    """Return the ingredient described in a file; raises what `Composition` raises."""
     return Ingredient(
         slug=f"inline:{entry.name}",
         name=entry.name,
@@ -159,7 +159,7 @@ def inline_ingredient(entry: InlineIngredient) -> Ingredient:
 
 
 def written(ingredient: Ingredient) -> str | InlineIngredient:
-    """Describe how a spec names an ingredient: by its slug in the larder; one that a file describes goes along as it is."""
+    """Return an ingredient as a spec names it: its slug in the larder, or its whole description."""
     if ingredient.origin != "inline":
         return ingredient.slug
     return InlineIngredient(
@@ -172,7 +172,7 @@ def written(ingredient: Ingredient) -> str | InlineIngredient:
 
 
 def composition_entry(made: Composition) -> CompositionEntry:
-    """Return a composition of the core as it stands in a file."""
+    """Return a composition of the core as an entry of the file."""
     spread: dict[str, Any] = {name: made.spread[name] for name in SpreadEntry.model_fields if isinstance(made.spread.get(name), float)}
     for group, kinds in (("sugars", SUGARS), ("acids", ACIDS)):
         of_all = made.spread.get(group)
@@ -212,24 +212,22 @@ def _spread(entry: SpreadEntry | None) -> dict[str, float]:
 
 
 def lots_named(*specs: SpecFile) -> set[tuple[str, str]]:
-    """Lots that specs name: slug, and the word for the lot."""
+    """Return the lots that specs name: slug, and the lot's name."""
     return {(pour.ingredient, pour.lot) for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str) and pour.lot}
 
 
 def slugs_of(*specs: SpecFile) -> set[str]:
-    """Return the larder's slugs that specs name."""
+    """Return the slugs that specs name."""
     return {pour.ingredient for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str)}
 
 
 def plain_spec(spec: SpecFile) -> SpecFile:
-    """Return the same spec plainly told: amounts as numbers ("3/4" and 0.75 are the same), a garnish that tells more than what by its
-    parts.
-    """
+    """Return a spec in normal form: amounts as numbers ("3/4" and 0.75 are equal), garnishes split into their parts."""
     pours = [pour.model_copy(update={"amount": parse_amount(pour.amount)}) for pour in spec.pours]
     serve = spec.serve.model_copy(update={"garnish": [GarnishEntry.by_parts(garnish) for garnish in spec.serve.garnish]})
     return spec.model_copy(update={"pours": pours, "serve": serve})
 
 
 def same_spec(one: SpecFile, other: SpecFile) -> bool:
-    """Check whether two specs are one: amounts as numbers, and every default told."""
+    """Check whether two specs are equal in normal form, defaults filled in."""
     return plain_spec(one).model_dump() == plain_spec(other).model_dump()

@@ -1,4 +1,4 @@
-"""Batches: planned, made, corrected, poured from and finished."""
+"""Batches: plan, make, serve, correct and finish."""
 
 from __future__ import annotations
 
@@ -56,7 +56,7 @@ from oenomel.store.database import transaction
 
 
 def get_poured(conn: sqlite3.Connection, drink_id: int) -> PouredTrial:
-    """Find which trial of a drink is poured for many: the newest that is finished, else the newest."""
+    """Return the trial of a drink that a batch is made of: the newest finished one, else the newest."""
     drinks.get(conn, drink_id)
     trial_and_spec = poured_trial(conn, drink_id)
     if trial_and_spec is None:
@@ -66,17 +66,17 @@ def get_poured(conn: sqlite3.Connection, drink_id: int) -> PouredTrial:
 
 
 def work_out_batch(conn: sqlite3.Connection, body: BatchEntry, conditions: Conditions) -> BatchReport:
-    """Return a batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes."""
+    """Plan a batch: order of pouring, water, container, a serve compared with a single drink, and what must be bought."""
     return _report(conn, batch_now(conn, body, conditions), conditions)
 
 
 def list_batches(conn: sqlite3.Connection, every: bool = False) -> list[KeptBatchSummary]:
-    """Batches that are there, the newest first; with ``every`` those that are finished too."""
+    """List batches with something left, newest first; with ``every`` the finished ones too."""
     return summaries(conn, batches.all_batches(conn) if every else batches.open_batches(conn))
 
 
 def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions) -> KeptBatchReport:
-    """Save a batch that was made, with its real amounts and lots, on what was kept of an older one."""
+    """Save a batch that was made, with its measured amounts and lots, and what was left of an older one."""
     with transaction(conn):
         drink = drinks.get(conn, body.drink_id)
         spec, _ = with_lots_named(conn, body.batch.of_its_lots, MadeEntry())
@@ -126,12 +126,12 @@ def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions
 
 
 def get_batch(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
-    """Return one batch: what is left, what is in it, whose share, its log and its label."""
+    """Return one batch: what is left, its composition, the older batches in it, its log and its label."""
     return report_of(conn, batch_id)
 
 
 def change_batch(conn: sqlite3.Connection, batch_id: int, body: BatchChange) -> KeptBatchReport:
-    """Set right what is left of it, its name, its date, or that it is finished."""
+    """Change what is left of a batch, its name, its date, or whether it is finished."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
         changes = body.model_dump(exclude_none=True, exclude={"used_up", "use_by", "was"})
@@ -147,13 +147,13 @@ def change_batch(conn: sqlite3.Connection, batch_id: int, body: BatchChange) -> 
 
 
 def remove_batch(conn: sqlite3.Connection, batch_id: int) -> None:
-    """Take away a batch that was noted by mistake."""
+    """Delete a batch that was saved by mistake."""
     with transaction(conn):
         batches.remove(conn, batch_id)
 
 
 def serve_from_batch(conn: sqlite3.Connection, batch_id: int, body: ServedEntry) -> KeptBatchReport:
-    """Note what was poured out of it; refused where that much isn't there."""
+    """Record a serve from a batch; refused where less is left."""
     if (body.serves is None) == (body.ml is None):
         raise SpecError("serves", "say how many serves were poured, or how many ml")
     with transaction(conn):
@@ -166,7 +166,7 @@ def serve_from_batch(conn: sqlite3.Connection, batch_id: int, body: ServedEntry)
 
 
 def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle) -> CorrectionsReport:
-    """Return what to add after what a tongue said, an axis at a time; nothing is written."""
+    """Return what to add after a tasting, an axis at a time; nothing is written."""
     record = batches.get(conn, batch_id)
     result: list[Correction] = []
     for axis in AXES:
@@ -180,7 +180,7 @@ def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle
 
 
 def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleReading) -> CorrectionsReport:
-    """Take a reading of the bottle in, and say what brings it to its recipe; nothing where no tongue could tell the difference."""
+    """Take a reading of a batch and return what brings it back to its recipe; nothing where the difference can't be tasted."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
         bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=left_composition(record))
@@ -196,7 +196,7 @@ def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleRead
 
 
 def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -> KeptBatchReport:
-    """Note what was added to what is left in the bottle."""
+    """Record what was added to a batch."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
         if record.left_ml <= 0:

@@ -1,4 +1,4 @@
-"""Drinks on paper: the card of one, two trials beside each other, the card for the station, a whole list on a sheet."""
+"""Printed drinks: one card, two trials side by side, a card for the station, a whole list."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ from oenomel.store.drinks import TrialRecord
 
 
 def write_card(conn: sqlite3.Connection, body: CardRequest, conditions: Conditions) -> CardReport:
-    """Return the card of a drink, or of two of its trials with their differences marked."""
+    """Return the card of a drink, or of two of its trials with the differences marked."""
     card = _card(conn, body, body.trial, conditions)
     if body.beside is None:
         return CardReport(html=cards_html([card], body.layout), title=card.name)
@@ -33,7 +33,7 @@ def write_card(conn: sqlite3.Connection, body: CardRequest, conditions: Conditio
 
 
 def write_list(conn: sqlite3.Connection, body: ListRequest, conditions: Conditions) -> CardReport:
-    """Return a whole list on one sheet."""
+    """Return a list of drinks on one sheet."""
     chosen = drinks.latest_trials(conn, body.drinks or _finished(conn))
     if missing := [drink for drink in body.drinks if drink not in chosen]:
         raise RecordNotFound("drink", missing[0])

@@ -1,4 +1,4 @@
-"""Measured beside forecast: readings of trials, the devices they come from, and the bar's own water."""
+"""Readings of trials compared with their forecasts, measuring devices, and the bar's own dilution."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ from oenomel.store.measurements import MeasurementRecord
 
 
 def keep_reading(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: DeviceReadingEntry) -> NotebookReport:
-    """Save a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on."""
+    """Save a reading of a trial; refused with a reason where it is impossible. It counts in the bar's dilution from then on."""
     kept, plain = _trial(conn, drink_id, trial_id)
     reading = Reading(body.quantity, body.point, body.value)
     with transaction(conn):
@@ -31,7 +31,7 @@ def keep_reading(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: D
 
 
 def take_reading_back(conn: sqlite3.Connection, drink_id: int, reading_id: int) -> NotebookReport:
-    """Take a reading back, and what it said of the water."""
+    """Delete a reading, and what it taught of the bar's dilution."""
     trial_id = measurements.get(conn, reading_id).trial_id
     kept, plain = _trial(conn, drink_id, trial_id)
     with transaction(conn):
@@ -41,7 +41,7 @@ def take_reading_back(conn: sqlite3.Connection, drink_id: int, reading_id: int) 
 
 
 def list_devices() -> list[MeasuringDeviceReport]:
-    """Return the devices that can be chosen; any reading can be typed instead."""
+    """List the devices that can be read; any reading can also be typed."""
     return [
         MeasuringDeviceReport.model_validate({"device": name, "quantity": kind.quantity, "makes": sorted(kind.makes)})
         for name, kind in DEVICES.items()
@@ -49,7 +49,7 @@ def list_devices() -> list[MeasuringDeviceReport]:
 
 
 def read_device(conn: sqlite3.Connection, bench: BenchSet, device: str, body: DeviceReadRequest) -> DeviceReading:
-    """Read a device. The simulated ones see a hidden true lot of the trial, which no forecast knows."""
+    """Read a device. Simulated ones measure a hidden true lot of the trial, which no forecast knows."""
     chosen = bench.device(device, body.make)
     (kept,) = kept_trials(conn, [drinks.trial(conn, body.trial_id)])
     sample = samples_of(kept.drink, body.trial_id)[body.point]
@@ -59,7 +59,7 @@ def read_device(conn: sqlite3.Connection, bench: BenchSet, device: str, body: De
 
 
 def get_calibration(conn: sqlite3.Connection) -> list[FactorReport]:
-    """Compute how much water each technique takes in this bar."""
+    """Return how much water each technique takes in this bar, by its own readings."""
     all_ratios = sorted(measurements.ratios(conn).items())
     return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in all_ratios]
 

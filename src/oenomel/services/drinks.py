@@ -1,4 +1,4 @@
-"""The book: drinks, trials kept as made, and the draft on the bench."""
+"""The book: drinks, their trials as made, and the draft on the bench."""
 
 from __future__ import annotations
 
@@ -37,19 +37,19 @@ from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
 
 def list_drinks(conn: sqlite3.Connection, asked: PageQuery) -> list[DrinkSummary]:
-    """Return a page of the book, newest drink first; how many there are in all: `/book`."""
+    """Return a page of the book, newest drink first; `count_drinks` tells how many there are."""
     matches = book_search.find(conn, _book_search_of(asked, ingredients.names(conn)), asked.limit or book_search.MOST_FOUND, asked.before)
     drafts, latest = drinks.drafts(conn, matches), drinks.latest_trials(conn, matches)
     return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, matches)]
 
 
 def count_drinks(conn: sqlite3.Connection, asked: BookQuery) -> BookCount:
-    """Compute how many drinks of the book have what is asked for."""
+    """Count the drinks of the book that match a search."""
     return BookCount(drinks=book_search.count(conn, _book_search_of(asked, ingredients.names(conn))))
 
 
 def add_drink(conn: sqlite3.Connection, body: NewDrink) -> DrinkDetail:
-    """Start a drink from a spec, which is kept as its first trial."""
+    """Add a drink from a spec, which becomes its first trial."""
     with transaction(conn):
         drink_id = drinks.add(conn, body.name, body.spec.family, notes=body.notes)
         spec = body.spec.model_copy(update={"name": body.name})
@@ -66,14 +66,14 @@ def get_drink(conn: sqlite3.Connection, drink_id: int) -> DrinkDetail:
 
 
 def rename_drink(conn: sqlite3.Connection, drink_id: int, body: NewName) -> DrinkDetail:
-    """Give a drink another name; its trials keep the one they were made under."""
+    """Rename a drink; its trials keep the name they were made under."""
     with transaction(conn):
         drinks.rename(conn, drink_id, body.name)
     return _detail(conn, drink_id)
 
 
 def write_notes(conn: sqlite3.Connection, drink_id: int, body: NewNotes) -> DrinkDetail:
-    """Write down what is to be remembered of a drink and stands nowhere else."""
+    """Save the notes of a drink."""
     with transaction(conn):
         here = drinks.get(conn, drink_id)
         if body.was is not None:
@@ -83,7 +83,7 @@ def write_notes(conn: sqlite3.Connection, drink_id: int, body: NewNotes) -> Drin
 
 
 def keep_trial(conn: sqlite3.Connection, drink_id: int, body: NewTrial, conditions: Conditions) -> DrinkDetail:
-    """Save a trial as made with the forecast of that day, and hold the draft against it: both or neither.
+    """Save a trial as made with the forecast of that day, and compare the draft with it from then on: both or neither.
 
     Refused with 409 where another window saved in between; it can then be kept beside.
     """
@@ -96,14 +96,14 @@ def keep_trial(conn: sqlite3.Connection, drink_id: int, body: NewTrial, conditio
 
 
 def set_reference(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: Reference) -> DrinkDetail:
-    """Count a kept trial among the bar's reference specs of its family, or no longer."""
+    """Count a trial among the bar's reference specs of its family, or no longer."""
     with transaction(conn):
         drinks.set_reference(conn, drink_id, trial_id, body.counts)
     return _detail(conn, drink_id)
 
 
 def save_draft(conn: sqlite3.Connection, drink_id: int, body: DraftEntry) -> DraftReport:
-    """Save the draft; refused with 409 where another window saved in between."""
+    """Save the draft; refused with 409 where another window saved in the meantime."""
     drinks.get(conn, drink_id)
     (drink,) = resolve(conn, body.spec)
     with transaction(conn):

@@ -38,19 +38,19 @@ _SAID: Final = {
 
 
 def get_evening(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
-    """Return the evening that is ahead: its batches, what it takes, its tasks from the hour backwards."""
+    """Return the planned event: its drinks and batches, what must be bought, and its tasks backwards from the hour."""
     return evening_report(conn, conditions)
 
 
 def put_evening(conn: sqlite3.Connection, body: EveningEntry, conditions: Conditions) -> EveningReport:
-    """Change the evening; refused where its hour has passed, or a drink or a batch isn't there."""
+    """Replace the event plan; refused where its hour has passed, or a drink or batch doesn't exist."""
     with transaction(conn):
         return _put(conn, body, conditions)
 
 
 def change_evening(conn: sqlite3.Connection, body: EveningChange, conditions: Conditions) -> EveningReport:
-    """Change one thing of the evening and leave the rest as it is, whatever another window tells meanwhile; the first thing that is
-    told begins one, at the usual hour.
+    """Change one field of the event plan, whatever another window changes meanwhile; the first field creates the plan, at the usual
+    hour.
     """
     with transaction(conn):
         kept = kept_evening(conn) or usual_evening()
@@ -74,32 +74,32 @@ def change_evening(conn: sqlite3.Connection, body: EveningChange, conditions: Co
 
 
 def forget_evening(conn: sqlite3.Connection) -> None:
-    """Take it off with its ticks: the next one begins. Until then it can be put back."""
+    """Delete the event plan with its ticks; it can be restored until the next one is created."""
     with transaction(conn):
         events.remove(conn)
 
 
 def put_evening_back(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
-    """Put the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since."""
+    """Restore the event plan that was deleted last, with its ticks; refused with 409 where a new one exists."""
     with transaction(conn):
         events.put_back(conn)
         return evening_report(conn, conditions)
 
 
 def tick_off(conn: sqlite3.Connection, body: TickEntry) -> None:
-    """Tick something off, or take the tick back."""
+    """Tick a task or a line of the shopping list, or remove the tick."""
     with transaction(conn):
         events.tick(conn, body.what, done=body.done)
 
 
 def export_calendar(conn: sqlite3.Connection, conditions: Conditions) -> ExportReport:
-    """Return its tasks as an iCalendar file."""
+    """Export the tasks as an iCalendar file."""
     report, name = _with_title(evening_report(conn, conditions))
     return ExportReport(text=calendar_of(name, report.tasks, datetime.now(UTC)), file_name=f"{slug_for(name)}.ics")
 
 
 def export_list(conn: sqlite3.Connection, asked: ListQuery) -> ExportReport:
-    """Return what it takes, as a table or a text."""
+    """Export the shopping list, as a table or a text."""
     report, name = _with_title(evening_report(conn, conditions_for(conn, asked)))
     ending = "csv" if asked.wanted == "csv" else "txt"
     return ExportReport(text=shopping_list(report.bought, asked.wanted), file_name=f"{slug_for(name)}-list.{ending}")

@@ -1,4 +1,4 @@
-"""The families: slots, schools and homes."""
+"""The families: their slots, schools and typical ranges."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from oenomel.services.resolve import typical_ranges_for
 
 
 def list_families(conn: sqlite3.Connection) -> list[FamilyReport]:
-    """Return the families with their forms, schools and homes; a typical range reaches to the bar's own reference specs."""
+    """List the families with their forms, schools and typical ranges, which include the bar's own reference specs."""
     homes = typical_ranges_for(conn, *families())
     return [_report(family, [home for (slug, _), home in homes.items() if slug == family.slug]) for family in families().values()]
 

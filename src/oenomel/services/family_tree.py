@@ -1,4 +1,4 @@
-"""The family tree: who descends from whom across drinks, and crossing them."""
+"""The family tree: which trial descends from which, across drinks, and how two are crossed."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ from oenomel.store.lineage import MOST_NODES, NodeRecord
 
 
 def get_tree(conn: sqlite3.Connection, family: FamilyName | None = None) -> TreeReport:
-    """Return the trials in view, the newest where there are very many, and the change on each branch."""
+    """Return the trials in view, the newest where there are very many, with the change on each branch."""
     records = lineage.tree(conn, family or "")
     drink_of = _drinks(conn, records)
     shown = set(drink_of)
@@ -36,7 +36,7 @@ def get_tree(conn: sqlite3.Connection, family: FamilyName | None = None) -> Tree
 
 
 def cross_trials(conn: sqlite3.Connection, body: CrossRequest) -> SpecFile:
-    """Return a start out of two or three trials: the first gives the frame, the others what fills its slots."""
+    """Cross two or three trials: the first gives the frame, the others the contents of its slots."""
     kept = kept_trials(conn, [drinks.trial(conn, parent) for parent in body.parents])
     drink = cross([trial.drink for trial in kept])
     names = [drinks.get(conn, trial.record.drink_id).name for trial in kept]

@@ -1,4 +1,4 @@
-"""Forecasts: one drink, a drink beside its parent, and amounts as they are typed."""
+"""Forecasts: one drink, a drink compared with its parent, and typed amounts."""
 
 from __future__ import annotations
 
@@ -31,7 +31,7 @@ THE_HOUSE: Final = "the house"
 
 
 def predict_drink(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> ForecastReport:
-    """Return the forecast of a spec."""
+    """Forecast a spec."""
     (drink,) = resolve(conn, spec)
     return forecast_report(forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)))
 
@@ -51,20 +51,20 @@ def compare_drinks(conn: sqlite3.Connection, body: CompareRequest, conditions: C
 
 
 def follow_in_the_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> CourseReport:
-    """Return twenty minutes of a spec in its glass."""
+    """Forecast how a drink changes over twenty minutes in its glass."""
     (drink,) = resolve(conn, spec)
     forecast = forecast_of(drink, conditions, typical_ranges_for(conn, drink.family))
     return CourseReport.model_validate(forecast.course)
 
 
 def explain_figure(conn: sqlite3.Connection, point: Checkpoint, figure: ExplainedFigure, spec: SpecFile, conditions: Conditions) -> Why:
-    """Explain why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
+    """Explain how a figure of a spec is computed: in the tin, after the ice, before topping, or as served."""
     (drink,) = resolve(conn, spec)
     return explain(drink, figure, conditions, point)
 
 
 def mend_spec(conn: sqlite3.Connection, body: MendRequest, conditions: Conditions) -> SpecFile:
-    """Return the spec with a mend of one of its findings applied."""
+    """Apply the fix of a finding to a spec."""
     specs = (body.spec, body.parent) if body.parent else (body.spec,)
     drink, *parent = resolve(conn, *specs)
     findings = compare(drink, parent[0], conditions).findings if parent else ()
@@ -75,7 +75,7 @@ def mend_spec(conn: sqlite3.Connection, body: MendRequest, conditions: Condition
 
 
 def read_amount(conn: sqlite3.Connection, body: AmountRequest, conditions: Conditions) -> AmountReport:
-    """Return a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
+    """Read a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line"."""
     (drink,) = resolve(conn, body.spec)
     return _read(body, body.spec, drink, conditions)
 

@@ -1,4 +1,4 @@
-"""The larder."""
+"""Search the ingredients."""
 
 from __future__ import annotations
 
@@ -24,8 +24,8 @@ def list_ingredients(
     family: FamilyName | None = None,
     new_as: SlotName = "other",
 ) -> list[IngredientSummary]:
-    """Ingredients that the words mean, best first (all, by name, without words), of a kind and a slot; each tells what a new pour of it
-    is in a family's drink, as ``new_as``.
+    """List the ingredients that match words, a kind and a slot, best first (without words all, by name), each with the amount of a new
+    pour, ``new_as``.
     """
     of = families()[family] if family else None
     return [
@@ -34,7 +34,7 @@ def list_ingredients(
 
 
 def find_ingredients(conn: sqlite3.Connection, q: Plain) -> FoundReport:
-    """Ingredients by any word of the trade for them, best first; where nothing is called so, the nearest."""
+    """Find ingredients by any of their names, best first; where none matches, the nearest."""
     index = ingredients.names(conn)
     matches = index.find(q, in_stock(conn))
     return FoundReport(found=_told_found(matches), nearest=[] if matches else _told_found(index.nearest(q)))
@@ -50,7 +50,7 @@ def _told_found(found: list[Found]) -> list[FoundIngredient]:
 
 
 def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:
-    """Return an ingredient with the source of each of its numbers."""
+    """Return an ingredient with the source of each value."""
     values = [ValueReport.model_validate(value) for value in ingredient.values.values()]
     return IngredientDetail(**_ingredient_fields(ingredient, new_pour(ingredient, None)), values=values)
 

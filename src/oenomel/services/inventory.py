@@ -1,4 +1,4 @@
-"""Inventory of open lots: ml that are fit to pour, and what was juiced of each crate."""
+"""Open lots: the amounts that can still be poured, and the yield of each crate."""
 
 from __future__ import annotations
 
@@ -18,9 +18,7 @@ __all__ = ["crates_of", "on_hand_ml", "stock_of"]
 
 
 def on_hand_ml(conn: sqlite3.Connection, open_lots: Iterable[LotRecord], ahead_h: float = 0.0) -> dict[str, float]:
-    """Return what is left in lots that are fit to pour so many hours from now, [ml], by slug; one whose amount nobody noted counts for
-    nothing.
-    """
+    """Return the amount in lots that can still be poured some hours from now, [ml], by slug; lots without an amount don't count."""
     result: dict[str, float] = {}
     records = [open_lot for open_lot in open_lots if open_lot.left_ml is not None]
     known = ingredients.some(conn, {record.slug for record in records})
@@ -31,7 +29,7 @@ def on_hand_ml(conn: sqlite3.Connection, open_lots: Iterable[LotRecord], ahead_h
 
 
 def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
-    """Return what was pressed of the crates that stand there, by the fruit's name."""
+    """Return what was pressed from the crates in use, by the fruit's name."""
     crates: dict[str, list[Pressing]] = {}
     by_juice = {fruit.juice: name for name, fruit in FRUIT.items()}
     for lot in open_lots:
@@ -41,7 +39,7 @@ def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
 
 
 def stock_of(conn: sqlite3.Connection, drinks: Iterable[Drink], ahead_h: float = 0.0) -> dict[str, Stock]:
-    """Describe how what these drinks pour stands so many hours from now: opened, on the shelf, made in preparations."""
+    """Return the stock of what some drinks pour, some hours from now: in open lots, on the shelf, from preparations."""
     opened, shelved = on_hand_ml(conn, lots.open_lots(conn), ahead_h), shelf.all_shelved(conn)
     prepared_slugs = {preparation.slug for preparation in preparations.all_preparations(conn)}
     return {

@@ -1,4 +1,4 @@
-"""The larder looked after: what is known of each ingredient, set right, retired, carried as a table."""
+"""Maintain the larder: correct and retire ingredients, export and import them as a table."""
 
 from __future__ import annotations
 
@@ -31,33 +31,33 @@ SAME_WITHIN = 1e-9
 
 
 def list_larder(conn: sqlite3.Connection) -> list[LarderLine]:
-    """Return every ingredient at a glance, by name."""
+    """List every ingredient with its main values, by name."""
     house, gone, shelved = ingredients.house_values(conn), ingredients.retired(conn), shelf.all_shelved(conn)
     pars, counted = menu_entries.pars(conn), _lots(conn)
     return [_line(ingredient, house, gone, shelved, pars, counted) for ingredient in ingredients.larder(conn).values()]
 
 
 def write_table(conn: sqlite3.Connection) -> str:
-    """Write all ingredients as a table (CSV)."""
+    """Export all ingredients as a table (CSV)."""
     return write_larder_table(
         ingredients.larder(conn).values(), shelf.all_shelved(conn), menu_entries.pars(conn), ingredients.retired(conn)
     )
 
 
 def read_table(conn: sqlite3.Connection, body: TableEntry) -> TableReport:
-    """Take a table in, all of it or nothing, and say what that changed."""
+    """Import a table of ingredients, all of it or nothing, and return what changed."""
     rows = read_larder_table(body.text)
     with transaction(conn):
         return _taken_in(conn, rows)
 
 
 def get_larder_detail(conn: sqlite3.Connection, slug: str) -> LarderDetail:
-    """Return one ingredient with all that is known of it."""
+    """Return one ingredient with every value and its source."""
     return _detail(conn, slug)
 
 
 def set_values_right(conn: sqlite3.Connection, slug: str, body: SetRightEntry) -> LarderDetail:
-    """Put what the bar knows better over an ingredient's own values."""
+    """Override some of an ingredient's values by the bar's own."""
     new_values = body.model_dump(exclude_none=True, exclude={"source"})
     if not new_values:
         raise DomainError("nothing is told: give at least one figure")
@@ -68,7 +68,7 @@ def set_values_right(conn: sqlite3.Connection, slug: str, body: SetRightEntry) -
 
 
 def put_house_values(conn: sqlite3.Connection, slug: str, body: HouseValues) -> LarderDetail:
-    """Put exactly these values over an ingredient's own: so a change is undone."""
+    """Replace all of the bar's own values for an ingredient by these; used to undo."""
     with transaction(conn):
         before = ingredients.house_values(conn).get(slug, {})
         ingredients.set_right(conn, slug, [SourcedValue(**value.model_dump()) for value in body.values], back=before)
@@ -76,7 +76,7 @@ def put_house_values(conn: sqlite3.Connection, slug: str, body: HouseValues) -> 
 
 
 def retire_ingredient(conn: sqlite3.Connection, slug: str, body: RetiredEntry) -> LarderDetail:
-    """Take an ingredient out of what is offered, or back in; trials keep it."""
+    """Stop offering an ingredient, or offer it again; trials keep it."""
     with transaction(conn):
         ingredients.retire(conn, slug, body.retired)
         return _detail(conn, slug)

@@ -1,4 +1,4 @@
-"""Open bottles and juice: logged, corrected, measured and finished."""
+"""Lots: added, changed, measured and finished."""
 
 from __future__ import annotations
 
@@ -45,7 +45,7 @@ ReadIn = Callable[[Ingredient, LotRecord, Sequence[ReadingRecord]], Lot]
 
 
 def list_lots(conn: sqlite3.Connection, every: bool = False, ingredient: Plain = "") -> list[LotReport]:
-    """Lots that are open, newest first; with ``every`` those that are finished too."""
+    """List the open lots, newest first; with ``every`` the finished ones too."""
     records = lots.all_lots(conn) if every else lots.open_lots(conn)
     readings = lots.readings(conn)
     in_use = {record.id for record in lots.newest(conn, {lot.slug for lot in records}).values()}
@@ -58,7 +58,7 @@ def list_lots(conn: sqlite3.Connection, every: bool = False, ingredient: Plain =
 
 
 def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
-    """Note a lot with its readings, and answer what they make of it; refused whole where one of them can't be."""
+    """Add a lot with its readings, and return the composition they give; refused as a whole where one is impossible."""
     with transaction(conn):
         made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
         base = ingredients.some(conn, [body.ingredient]).get(body.ingredient)
@@ -78,12 +78,12 @@ def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
 
 
 def get_lot(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> LotDetail:
-    """Return one lot, how it is titrated, and what its readings make surer."""
+    """Return one lot, its titration, and which forecasts its readings make more certain."""
     return _detail(conn, lot_id, conditions)
 
 
 def change_lot(conn: sqlite3.Connection, lot_id: int, body: LotChange) -> LotReport:
-    """Note what is left of a lot, that it is finished, another name or time."""
+    """Change what is left of a lot, its name, its time, or whether it is finished."""
     with transaction(conn):
         lot = lots.get(conn, lot_id)
         changes = body.model_dump(exclude_none=True, exclude={"used_up", "made_at", "was"})
@@ -97,38 +97,38 @@ def change_lot(conn: sqlite3.Connection, lot_id: int, body: LotChange) -> LotRep
 
 
 def remove_lot(conn: sqlite3.Connection, lot_id: int) -> None:
-    """Take away a lot that was noted by mistake; refused where a trial was made of it."""
+    """Delete a lot that was added by mistake; refused where a trial was made with it."""
     with transaction(conn):
         lots.remove(conn, lot_id)
 
 
 def add_lot_reading(conn: sqlite3.Connection, lot_id: int, body: LotReadingEntry) -> LotReport:
-    """Save a reading of a lot; refused with the reason where it can't be."""
+    """Save a reading of a lot; refused with a reason where it is impossible."""
     with transaction(conn):
         lots.add_reading(conn, ReadingRecord(lot_id, body.what, body.value, body.sd, body.device))
         return _lot_report(conn, lot_id, as_it_is)
 
 
 def remove_lot_reading(conn: sqlite3.Connection, lot_id: int, reading_id: int) -> LotReport:
-    """Take a reading back."""
+    """Delete a reading of a lot."""
     with transaction(conn):
         lots.remove_reading(conn, lot_id, reading_id)
         return _lot_report(conn, lot_id)
 
 
 def work_out_titration(body: TitrationEntry) -> TitratedReport:
-    """Return what a titration says of the acid."""
+    """Compute the acid from a titration."""
     return TitratedReport.model_validate(titrated_acid(body.sample_ml, body.lye_ml, body.lye_mol_per_l))
 
 
 def day_name(made_at: str) -> str:
-    """Return what a nameless lot is called: its day and hour, as the clock on the wall shows them."""
+    """Return the name of a lot without one: its day and hour by the local clock."""
     local = datetime.fromisoformat(made_at).astimezone()
     return f"{local.day} {local:%B}, {local:%H:%M}"
 
 
 def checked_time(told: str, path: str) -> str:
-    """Return a time as it stands in the data file; raises SpecError where it is none, or still to come."""
+    """Return a time as stored; raises SpecError where it is invalid or in the future."""
     try:
         time = datetime.fromisoformat(told).astimezone(UTC)
     except (ValueError, OverflowError) as error:
@@ -212,7 +212,7 @@ def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> Lo
 
 
 def read_lot(conn: sqlite3.Connection, bench: BenchSet, lot_id: int, device: str, body: LotReadRequest) -> LotReadingEntry:
-    """Read a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot."""
+    """Read a lot with a device without saving it. Simulated devices measure a hidden true lot."""
     chosen = bench.device(device, body.make)
     quantity = DEVICES[device].quantity
     if quantity not in (*READABLE, "lye_ml"):

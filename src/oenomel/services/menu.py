@@ -1,4 +1,4 @@
-"""Today: the menu, its stock and what to prepare."""
+"""Today's drinks: their state, stock and preparations."""
 
 from __future__ import annotations
 
@@ -41,7 +41,7 @@ from oenomel.store.menu_entries import OnTheList
 
 
 def get_today(conn: sqlite3.Connection, asked: TodayQuery) -> TodayReport:
-    """Return the list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
+    """Return today's drinks with today's lots: what to pour instead, what runs low, what to prepare and to buy."""
     today = todays_list(conn, conditions_for(conn, asked), asked.grid)
     entries = menu_entries.listed(conn)
     evening = [(drink.today.present.drink, _serves(entries, drink.drink_id)) for drink in today.drinks]
@@ -61,25 +61,25 @@ def get_today(conn: sqlite3.Connection, asked: TodayQuery) -> TodayReport:
 
 
 def put_on_the_list(conn: sqlite3.Connection, drink_id: int, body: OnTheListEntry) -> None:
-    """Note what a drink is sold for, and how many of it are expected tonight."""
+    """Save the price of a drink, and how many are expected tonight."""
     with transaction(conn):
         menu_entries.put_on_the_list(conn, OnTheList(drink_id, body.price, body.serves))
 
 
 def put_par(conn: sqlite3.Connection, slug: str, body: ParEntry) -> None:
-    """Note how much of an ingredient should stand there; nothing where that is nobody's care."""
+    """Save the par of an ingredient: how much of it should be in stock; empty for none."""
     with transaction(conn):
         menu_entries.put_par(conn, slug, body.par_ml)
 
 
 def put_currency(conn: sqlite3.Connection, body: CurrencyEntry) -> None:
-    """Note how prices are written."""
+    """Save the currency of prices."""
     with transaction(conn):
         menu_entries.put_currency(conn, body.sign.strip())
 
 
 def get_currency(conn: sqlite3.Connection) -> CurrencyEntry:
-    """Describe how prices are written; empty where nobody said."""
+    """Return the currency of prices; empty where none was set."""
     return CurrencyEntry(sign=menu_entries.currency(conn))
 
 

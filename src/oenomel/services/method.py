@@ -1,4 +1,4 @@
-"""Method and serve of a drink: its steps, its glass, the ice it is served on, and the best amount within a range."""
+"""Method and service of a drink: steps, glass, ice, garnish, and the best amount within a range."""
 
 from __future__ import annotations
 
@@ -35,32 +35,32 @@ from oenomel.store.stock import in_stock
 
 
 def list_glasses() -> list[GlassReport]:
-    """Return the glasses of the list, smallest first."""
+    """List the glasses, smallest first."""
     return [GlassReport.model_validate(glass) for glass in glasses().values()]
 
 
 def list_steps(conn: sqlite3.Connection, body: StepsRequest) -> list[StepReport]:
-    """Describe how a spec is made, step by step."""
+    """Write the steps of a spec's method."""
     (drink,) = resolve(conn, body.spec)
     method_options = MethodOptions(body.order, body.sparkling, body.shown, body.spec.ounce_ml)
     return [StepReport.model_validate(step) for step in making_steps(drink, method_options)]
 
 
 def suggest_garnishes(conn: sqlite3.Connection, spec: SpecFile) -> list[GarnishSuggestion]:
-    """Garnishes that would suit a spec, the best first, each with its reason."""
+    """Suggest garnishes for a spec, best first, each with a reason."""
     (drink,) = resolve(conn, spec)
     suggested = suggested_garnishes(drink, ingredients.offered(conn).values(), in_stock(conn))
     return [GarnishSuggestion(garnish=suggestion.garnish, at_hand=suggestion.in_stock) for suggestion in suggested]
 
 
 def compare_serves(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> list[ServeReport]:
-    """Return a spec served up, on cubes, on one large cube and on crushed ice."""
+    """Compare a spec served up, on cubes, on one large cube and on crushed ice."""
     (drink,) = resolve(conn, spec)
     return [serve_report(takes) for takes in on_each_ice(drink, conditions, typical_ranges_for(conn, drink.family))]
 
 
 def size_to_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> SpecFile:
-    """Return the spec with every amount changed by the same factor, so that it fills its glass."""
+    """Scale a spec so that it fills its glass."""
     (drink,) = resolve(conn, spec)
     served = forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)).served
     times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
@@ -70,7 +70,7 @@ def size_to_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditio
 
 
 def follow_ranges(conn: sqlite3.Connection, body: SpansRequest, conditions: Conditions) -> list[SpanReport]:
-    """Return what each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
+    """Forecast a drink at both ends of each range, and find the amounts nearest to its parent."""
     drink, parent = resolve(conn, body.spec, body.parent)
     aim = Objective(target_from(body.parent, drink, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
     return [

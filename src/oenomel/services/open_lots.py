@@ -1,4 +1,4 @@
-"""Open lots as the core needs them: the ingredient as it is in a lot, with its readings."""
+"""Lots as the core takes them: the ingredient as it is in a lot, with its readings."""
 
 from __future__ import annotations
 
@@ -27,7 +27,7 @@ __all__ = ["as_it_is", "as_kept", "assumed_ingredient", "hours_since", "lots_as_
 
 
 def assumed_ingredient(base: Ingredient, lot: LotRecord) -> Ingredient:
-    """Return what a lot is without its readings: what was cooked by its grams, anything else as the larder tells."""
+    """Return an ingredient's assumed values in a lot: as computed for a preparation, else as in the larder."""
     sourced_values = [SourcedValue(**load) for load in json.loads(lot.contents)]
     if not sourced_values:
         return base
@@ -37,7 +37,7 @@ def assumed_ingredient(base: Ingredient, lot: LotRecord) -> Ingredient:
 
 
 def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
-    """Return a lot with its readings taken in; raises ImpossibleMeasurement."""
+    """Return a lot with its readings applied; raises ImpossibleMeasurement."""
     adjusted = lot_of(
         assumed_ingredient(base, lot), [LotReading(reading.what, reading.value, reading.sd) for reading in readings], lot.name
     )
@@ -45,7 +45,7 @@ def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]
 
 
 def as_kept(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
-    """Return a kept lot with its readings; where the larder was changed since they were taken and they no longer fit, without."""
+    """Return a stored lot with its readings; without them where they contradict a larder changed since."""
     try:
         return as_it_is(base, lot, readings)
     except ImpossibleMeasurement as error:
@@ -54,12 +54,12 @@ def as_kept(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord])
 
 
 def todays_lots(conn: sqlite3.Connection, slugs: Iterable[str]) -> dict[str, tuple[LotRecord, Lot]]:
-    """Of each of these ingredients the lot that is poured from today, where there is one."""
+    """Return today's lot of each ingredient, where there is one."""
     return _with_readings(conn, lots.newest(conn, slugs))
 
 
 def lots_as_poured(conn: sqlite3.Connection, named: Iterable[tuple[str, str]]) -> dict[tuple[str, str], Ingredient]:
-    """Ingredients as they are in the lots that pours name, by slug and word; without those that nobody knows."""
+    """Return ingredients as they are in the lots that pours name, by slug and lot; unknown lots are left out."""
     wanted = set(named)
     today = {slug for slug, word in wanted if word == TODAYS}
     result: dict[tuple[str, str], LotRecord] = dict(lots.of_names(conn, wanted - {(slug, TODAYS) for slug in today}))
@@ -74,9 +74,7 @@ def lots_as_poured(conn: sqlite3.Connection, named: Iterable[tuple[str, str]]) -
 
 
 def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -> tuple[SpecFile, MadeEntry]:
-    """Return a trial as it is kept: "today" is the lot that it was made of by its name, and what it was made of is told with how it was
-    made.
-    """
+    """Return a trial with its lots by name instead of "today", and its circumstances with their values."""
     poured = [*spec.pours, *(made.poured or ())]
     today = {pour.ingredient for pour in poured if isinstance(pour.ingredient, str) and pour.lot == TODAYS}
     names = {slug: lot.name for slug, lot in lots.newest(conn, today).items()} if today else {}
@@ -96,7 +94,7 @@ def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -
 
 
 def hours_since(time: str) -> float:
-    """Hours since a time of the data file, none since one that is still to come by this clock; raises NotAMoment."""
+    """Return the hours since a stored time, 0 for one in the future; raises NotAMoment."""
     return max(0.0, (datetime.now(UTC) - moment_of(time)).total_seconds() / 3600)
 
 

@@ -1,4 +1,4 @@
-"""The ground on which wishes for originals are tried: kept until the larder, the book, the kinship or the ice change."""
+"""Context of the search for originals: kept until larder, book, pairings or ice change."""
 
 from __future__ import annotations
 
@@ -23,7 +23,7 @@ _lock = Lock()
 
 
 def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> SearchContext:
-    """Return the bar's larder, book, kinship and homes, for one search at a time."""
+    """Return the context of the bar, for one search at a time."""
     global _kept
     key = (ingredients.state(conn), originals.state(conn), repr(conditions))
     with _lock:
@@ -37,7 +37,7 @@ def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> SearchContex
 
 
 def wished(conn: sqlite3.Connection, entry: WishEntry) -> Criteria:
-    """Return a wish with what this bar has: its shelf, what wants to be used up, a taster's palate."""
+    """Return criteria with what this bar has: its stock, ingredients to use up, a taster's palate."""
     known = known_by(ingredients.names(conn), ingredients.offered(conn))
     pool = in_stock(conn) if entry.at_hand else None
     soon = wants_using_up(conn) if entry.use_up_soon else frozenset[str]()
@@ -46,5 +46,5 @@ def wished(conn: sqlite3.Connection, entry: WishEntry) -> Criteria:
 
 
 def names_given(conn: sqlite3.Connection, entry: WishEntry) -> list[str]:
-    """Names that no original may have: the book's, and those that the asker has already."""
+    """Return the names that no original may have: the book's, and those the client already shows."""
     return [*(name for _, name in drinks.names(conn)), *entry.taken_names]

@@ -1,4 +1,4 @@
-"""New ideas put into the book for tasting, and the table of aroma pairings."""
+"""Originals added to the book for tasting, and the table of aroma pairings."""
 
 from __future__ import annotations
 
@@ -32,7 +32,7 @@ from oenomel.store.stock import in_stock
 
 
 def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions: Conditions) -> OriginalsFlightReport:
-    """Put originals into the book as the trials of one drink, to be tasted blind, and say what a glass of each takes."""
+    """Add originals to the book as trials of one drink, to be tasted blind, with what each glass takes."""
     built = resolve(conn, *body.specs)
     with transaction(conn):
         names = [spec.name for spec in body.specs]
@@ -56,7 +56,7 @@ def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions:
 
 
 def get_wish(conn: sqlite3.Connection, drink_id: int) -> WishEntry:
-    """Return the wish that a drink came of, or else what its brief wishes."""
+    """Return the criteria that a drink was found by, or else those of its brief."""
     record = drinks.get(conn, drink_id)
     of = kept.wishes(conn).get(drink_id)
     if of is not None:
@@ -65,12 +65,12 @@ def get_wish(conn: sqlite3.Connection, drink_id: int) -> WishEntry:
 
 
 def get_kinship(conn: sqlite3.Connection) -> KinshipReport:
-    """Return the table by which originals are told to hang together: what ships, what the bar set, what tastings taught."""
+    """Return how well pairs of aromas go together: as shipped, as the bar set them, and as tastings taught."""
     return kinship_report(kinship_of(conn))
 
 
 def set_kinship(conn: sqlite3.Connection, body: KinshipEntry) -> KinshipReport:
-    """Set what the bar thinks of a pair."""
+    """Set how well a pair of aromas goes together in this bar."""
     pair = frozenset((body.one, body.other))
     KinshipTable({pair: body.value})
     with transaction(conn):
@@ -79,7 +79,7 @@ def set_kinship(conn: sqlite3.Connection, body: KinshipEntry) -> KinshipReport:
 
 
 def reset_kinship(conn: sqlite3.Connection, one: Name | None = None, other: Name | None = None) -> KinshipReport:
-    """Put a pair back to what ships, or the whole table."""
+    """Reset a pair of aromas, or all of them, to the shipped values."""
     with transaction(conn):
         kept.remove_kinship(conn, one or "", other or one or "")
     return kinship_report(kinship_of(conn))

@@ -26,7 +26,7 @@ SOON: Final = 0.5
 
 
 def book_of(conn: sqlite3.Connection) -> list[BookDrink]:
-    """Return the book's drinks as they are last written, the newest last; of originals that were tasted against each other each."""
+    """Return the book's drinks with their newest specs, the newest last; every trial of originals that were tasted together."""
     names = dict(drinks.names(conn)[-MOST_OF_THE_BOOK:])
     larder = Larder(ingredients.larder(conn))
     latest = drinks.latest_trials(conn, names)
@@ -45,7 +45,7 @@ def book_of(conn: sqlite3.Connection) -> list[BookDrink]:
 
 
 def kinship_of(conn: sqlite3.Connection) -> KinshipTable:
-    """Return the bar's table of kinship: what it set, and what sheets of originals taught."""
+    """Return the bar's aroma pairings: those it set, and what sheets of originals taught."""
     larder = Larder(ingredients.larder(conn))
     likings = []
     for sheet in originals.sheets(conn):
@@ -58,7 +58,7 @@ def kinship_of(conn: sqlite3.Connection) -> KinshipTable:
 
 
 def wants_using_up(conn: sqlite3.Connection) -> frozenset[str]:
-    """Return what has stood for half of the time that it keeps, or longer."""
+    """Return the ingredients that are at half of their shelf life or beyond."""
     slugs, known = set(), ingredients.larder(conn)
     for lot in lots.open_lots(conn):
         keeps = shelf_life_h(known[lot.slug]) if lot.slug in known else None

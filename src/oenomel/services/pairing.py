@@ -1,4 +1,4 @@
-"""Devices that were let in from the network, and the addresses at which the bar was opened."""
+"""Paired devices, and the addresses at which the bar was opened."""
 
 from __future__ import annotations
 
@@ -19,14 +19,14 @@ def list_devices(conn: sqlite3.Connection) -> list[DeviceRecord]:
 
 
 def forget_device(conn: sqlite3.Connection, data: Path, device_id: int) -> None:
-    """Forget a device, beside the data file too, so that an older copy of it brings the device back nowhere."""
+    """Remove a device, also in a file beside the data file, so that restoring an older copy doesn't let it back in."""
     with transaction(conn):
         digest = paired_devices.remove(conn, device_id)
         forget_for_good(data, digest)
 
 
 def note_opened(conn: sqlite3.Connection, origin: str) -> list[tuple[str, str]]:
-    """Note the address at which the bar is open; the other ones of the last month, each with when it was."""
+    """Save the address at which the bar was opened; return the others of the last month with their times."""
     with transaction(conn):
         addresses.note(conn, origin)
         return addresses.elsewhere(conn, origin)

@@ -1,4 +1,4 @@
-"""The stillroom: preparations written down, worked out, adjusted, made into lots."""
+"""Preparations: written down, computed, adjusted, and made into lots."""
 
 from __future__ import annotations
 
@@ -46,7 +46,7 @@ from oenomel.store.stock import in_stock
 
 
 def list_preparations(conn: sqlite3.Connection, conditions: Conditions) -> list[PreparationSummary]:
-    """Return what the bar knows how to make."""
+    """List the preparations."""
     kept = preparations.all_preparations(conn)
     known = ingredients.some(conn, {record.slug for record in kept})
     open_lots: dict[str, list[LotRecord]] = {}
@@ -63,7 +63,7 @@ def list_preparations(conn: sqlite3.Connection, conditions: Conditions) -> list[
 
 
 def get_preparation(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> PreparationSummary:
-    """Return one of them."""
+    """Return one preparation."""
     record = preparations.get(conn, slug)
     open_lots = [lot for lot in lots.open_lots(conn) if lot.slug == slug]
     poured = todays_list(conn, conditions).drinks_pouring.get(slug, 0)
@@ -71,12 +71,12 @@ def get_preparation(conn: sqlite3.Connection, slug: str, conditions: Conditions)
 
 
 def prepare(conn: sqlite3.Connection, file: PreparationFile) -> PreparationAnswer:
-    """Return what a preparation comes to."""
+    """Compute the composition and yield of a preparation."""
     return _answer(conn, prepared(_preparation(conn, file, _called(conn, file.name))))
 
 
 def scale_preparation(conn: sqlite3.Connection, body: ScaleEntry) -> PreparationFile:
-    """Return the same preparation for what is on hand of one of its lines."""
+    """Scale a preparation to the amount on hand of one of its lines."""
     if body.line >= len(body.file.lines):
         raise SpecError("line", f"there is no line {body.line}; the preparation has {len(body.file.lines)}, counted from 0")
     preparation = _preparation(conn, body.file, "")
@@ -94,7 +94,7 @@ def scale_preparation(conn: sqlite3.Connection, body: ScaleEntry) -> Preparation
 
 
 def add_preparation(conn: sqlite3.Connection, file: PreparationFile, conditions: Conditions) -> PreparationSummary:
-    """Write a preparation down. It makes the ingredient of its name; where there is none, one of the bar's own with what it comes to."""
+    """Add a preparation. It defines the ingredient of the same name, which is created where there is none."""
     with transaction(conn):
         slug = _called(conn, file.name)
         if slug and any(preparation.slug == slug for preparation in preparations.all_preparations(conn)):
@@ -111,7 +111,7 @@ def add_preparation(conn: sqlite3.Connection, file: PreparationFile, conditions:
 def change_preparation(
     conn: sqlite3.Connection, slug: str, file: PreparationFile, conditions: Conditions, read: str | None = None
 ) -> PreparationSummary:
-    """Write a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since."""
+    """Change a preparation; lots already made of it stay as they are. Refused with 409 where it was changed since it was read."""
     with transaction(conn):
         record = preparations.get(conn, slug)
         check_revision(read, file.name, record.content)
@@ -124,13 +124,13 @@ def change_preparation(
 
 
 def remove_preparation(conn: sqlite3.Connection, slug: str) -> None:
-    """Forget how something is made; what was made, and the ingredient, stay."""
+    """Delete a preparation; its lots and its ingredient stay."""
     with transaction(conn):
         preparations.remove(conn, slug)
 
 
 def make_preparation(conn: sqlite3.Connection, slug: str, body: MakingEntry, conditions: Conditions) -> MadeReport:
-    """Make a lot of what was just made: its composition by its grams; and say what follows for the drinks of the list."""
+    """Make a lot from what was weighed, and return what that changes in today's drinks."""
     with transaction(conn):
         preparations.get(conn, slug)
         base = ingredients.get(conn, slug)
@@ -152,13 +152,13 @@ def make_preparation(conn: sqlite3.Connection, slug: str, body: MakingEntry, con
 
 
 def list_follows(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[FollowReport]:
-    """Return what today's lot of an ingredient, alone, does to the drinks of the list."""
+    """Return what today's lot of one ingredient, by itself, changes in today's drinks."""
     ingredients.get(conn, slug)
     return [_follow(*pair) for pair in _alone(conn, slug, conditions)]
 
 
 def adjust_to_brix(body: BrixEntry) -> AdjustmentReport:
-    """Sugar or water that brings a liquid to a °Bx."""
+    """Compute the sugar or water that brings a liquid to a given °Bx."""
     adjustment = to_brix(body.weight_g, body.weight_g * body.brix / 100, body.wanted_brix)
     return AdjustmentReport(
         additions=[WeighedAdditionReport.model_validate(addition) for addition in adjustment.additions], words=adjustment.words
@@ -166,7 +166,7 @@ def adjust_to_brix(body: BrixEntry) -> AdjustmentReport:
 
 
 def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> AdjustmentReport:
-    """Grams of each acid that bring a juice to another one's acid."""
+    """Compute the grams of each acid that bring a juice to another juice's acidity."""
     juice, like = ingredients.get(conn, body.juice), ingredients.get(conn, body.like)
     today = todays_lots(conn, [body.juice]).get(body.juice)
     has = today[1].ingredient if today else juice
@@ -177,7 +177,7 @@ def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> Adjus
 
 
 def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
-    """Return what can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder."""
+    """Find what can go into a preparation, best match first, dry and fresh goods before ingredients."""
     matches = [
         (tier, 0, KitchenFound(what=good.slug, name=good.name, note=_note(good), sure=tier <= Tier.ANY_ORDER))
         for good, tier in goods_found(q)
@@ -191,7 +191,7 @@ def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
 
 
 def put_good_price(conn: sqlite3.Connection, slug: str, body: GoodPriceEntry) -> None:
-    """Note what a kilogram of a dry good costs."""
+    """Save the price of a kilogram of a dry good."""
     if slug not in all_goods():
         raise SpecError("slug", f'"{slug}" is none of the dry and fresh goods')
     with transaction(conn):

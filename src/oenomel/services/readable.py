@@ -1,4 +1,4 @@
-"""One row that can't be read shuts no list: it is passed over there, and told apart with its text, to be set right or taken out."""
+"""Skipping single records that can't be read, so that the others are still listed."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ UNREADABLE: Final = (OenomelError, ValueError, KeyError, TypeError, AttributeErr
 
 
 def read_or_none(make: Callable[..., Made], *row: object) -> Made | None:
-    """Return what is made of a row; None where it can't be read."""
+    """Apply a function to a record; None where the record can't be read."""
     try:
         return make(*row)
     except UNREADABLE:
@@ -24,7 +24,7 @@ def read_or_none(make: Callable[..., Made], *row: object) -> Made | None:
 
 
 def fault_in(make: Callable[..., object], *row: object) -> str:
-    """Explain why a row can't be read, empty where it can."""
+    """Return why a record can't be read; empty where it can."""
     try:
         make(*row)
     except OenomelError as error:

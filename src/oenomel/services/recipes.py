@@ -1,4 +1,4 @@
-"""Recipes in and out: read from whatever people write, and written in open formats."""
+"""Read recipes from any text, and write them in open formats."""
 
 from __future__ import annotations
 
@@ -20,13 +20,13 @@ from oenomel.store import ingredients
 
 
 def read_recipe_text(conn: sqlite3.Connection, body: RecipeTextRequest) -> ReadReport:
-    """Return a recipe as a spec, with what each of its lines was taken for."""
+    """Read a recipe as a spec, with what each of its lines was read as."""
     mended = {text: Mended(**entry.model_dump()) for text, entry in body.mended.items()}
     return read_text(body.text, ingredients.names(conn), lambda slug: _one(conn, slug), mended)
 
 
 def write_recipe(conn: sqlite3.Connection, body: WriteRequest, conditions: Conditions) -> WrittenReport:
-    """Return a drink in an open format, or as its card in one file."""
+    """Write a drink in an open format, or as its card."""
     (drink,) = resolve(conn, body.spec)
     names = {slug: ingredient.name for slug, ingredient in ingredients.some(conn, slugs_of(body.spec)).items()}
     if body.wanted == "html":

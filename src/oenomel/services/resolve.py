@@ -1,4 +1,4 @@
-"""Specs and assumptions resolved with what the data file holds: ingredients, open lots, measured dilution, reference specs."""
+"""Specs and assumptions resolved with the data file: ingredients, open lots, measured dilution, reference specs."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ __all__ = ["conditions_for", "resolve", "typical_ranges_for"]
 
 
 def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
-    """Drinks of specs, with ingredients and open lots from the data file; raises SpecError naming the place."""
+    """Return the drinks of specs, with ingredients and lots of the data file; raises SpecError that names the place."""
     wanted = slugs_of(*specs)
     larder: Larder = ingredients.some(conn, wanted)
     if wanted - larder.keys():
@@ -32,13 +32,13 @@ def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
 
 
 def conditions_for(conn: sqlite3.Connection, assumptions: AssumptionsQuery) -> Conditions:
-    """Conditions of a forecast: its assumptions, with the dilution that this bar has measured."""
+    """Return the conditions of a forecast: its assumptions, with the dilution measured in this bar."""
     measured = measurements.ratios(conn) if assumptions.own else {}
     return assumptions.conditions({technique: house_factor(ratios) for technique, ratios in measured.items()})
 
 
 def typical_ranges_for(conn: sqlite3.Connection, *wanted: str) -> TypicalRanges:
-    """Typical ranges of families, widened by the bar's own reference specs."""
+    """Return the typical ranges of families, widened by the bar's reference specs."""
     homes = dict(standard_typical_ranges())
     for family, texts in drinks.references(conn, wanted).items():
         homes |= typical_ranges_from(families()[family], resolve(conn, *(parse_spec(text) for text in texts)))

@@ -1,4 +1,4 @@
-"""Constants of the trade and of the model that the screens draw with, told once."""
+"""Constants of the trade and of the model that the screens need."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ from oenomel.schemas.routes.rules_models import RulesReport
 
 
 def get_rules() -> RulesReport:
-    """Return the constants that the screens draw with."""
+    """Return the constants that the screens need."""
     return RulesReport(
         axes=dict(AXES),
         tasted_steps=TASTED_STEPS,

@@ -55,12 +55,12 @@ LATELY: Final = 12
 
 
 def get_tongue(conn: sqlite3.Connection, asked: TasterQuery) -> TongueReport:
-    """Return what is known of a taster's tongue, or of the bar's: its own steps, exercises, the week's plan, sittings that go on."""
+    """Return what is known of a taster, or of the bar: smallest noticed differences, exercises, plan, open sittings."""
     return tongue_report(conn, asked.taster)
 
 
 def list_bottles(conn: sqlite3.Connection, matter: Attribute) -> list[JobReport]:
-    """Return what could go into the jugs, job by job, the plainest in stock first."""
+    """List the ingredients that could go into the two jugs, those in stock first."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     return [
         JobReport(job=job, options=[_bottle_report(choice, stocked) for choice in choices(matter, job, larder, stocked)])
@@ -69,7 +69,7 @@ def list_bottles(conn: sqlite3.Connection, matter: Attribute) -> list[JobReport]
 
 
 def begin_sitting(conn: sqlite3.Connection, body: SittingEntry) -> SittingReport:
-    """Begin a sitting: what goes in the two jugs, as little as can be measured."""
+    """Begin a sitting: compute the contents of the two jugs, in the smallest measurable volumes."""
     if len(set(body.tasters)) < len(body.tasters):
         raise SpecError("tasters", "one of them stands there twice")
     if body.alone and len(body.tasters) > 1:
@@ -92,12 +92,12 @@ def begin_sitting(conn: sqlite3.Connection, body: SittingEntry) -> SittingReport
 
 
 def get_sitting(conn: sqlite3.Connection, sitting_id: int) -> SittingReport:
-    """Return a sitting as it stands."""
+    """Return a sitting in its present state."""
     return sitting_report(conn, sensory.sitting(conn, sitting_id))
 
 
 def next_glasses(conn: sqlite3.Connection, sitting_id: int) -> TriangleReport:
-    """Return the next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again."""
+    """Return the next triangle and who tastes it, at the difference that teaches most. An unanswered one is returned again."""
     with transaction(conn):
         sitting = sensory.sitting(conn, sitting_id)
         before = sensory.triangles_of(conn, sitting_id)
@@ -116,7 +116,7 @@ def next_glasses(conn: sqlite3.Connection, sitting_id: int) -> TriangleReport:
 
 
 def get_key(conn: sqlite3.Connection, triangle_id: int) -> KeyReport:
-    """For the pourer alone: what goes in which glass."""
+    """Return which jug goes into which glass; for the pourer only."""
     record = sensory.triangle(conn, triangle_id)
     jugs, triangle = jugs_of(conn, sensory.sitting(conn, record.sitting_id)), triangle_of(record)
     return KeyReport(
@@ -131,7 +131,7 @@ def get_key(conn: sqlite3.Connection, triangle_id: int) -> KeyReport:
 
 
 def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntry) -> SittingReport:
-    """Save which glass stood alone, and say how the sitting stands then; who poured for himself tells whether he found it."""
+    """Save which glass was named as the odd one, and return the state of the sitting; somebody alone says whether it was right."""
     if (body.glass is None) == (body.found is None):
         raise SpecError("glass", "tell the glass that stands alone, or whether it was found")
     with transaction(conn):
@@ -145,27 +145,27 @@ def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntr
 
 
 def get_triangle(conn: sqlite3.Connection, triangle_id: int) -> TriangleReport:
-    """Return a triangle; of its key nothing until it is answered."""
+    """Return a triangle; without its key until it is answered."""
     record = sensory.triangle(conn, triangle_id)
     own = [triangle.id for triangle in sensory.triangles_of(conn, record.sitting_id) if triangle.taster == record.taster]
     return triangle_report(record, own.index(triangle_id) + 1)
 
 
 def end_sitting(conn: sqlite3.Connection, sitting_id: int) -> SittingReport:
-    """End a sitting before all triangles were poured; what was answered counts."""
+    """End a sitting early; its answers count."""
     with transaction(conn):
         sensory.end_sitting(conn, sitting_id)
         return sitting_report(conn, sensory.sitting(conn, sitting_id))
 
 
 def take_sitting_back(conn: sqlite3.Connection, sitting_id: int) -> None:
-    """Take a sitting back with its triangles: a wrong bottle, a cold."""
+    """Delete a sitting with its triangles, after a wrong bottle or a cold for instance."""
     with transaction(conn):
         sensory.remove_sitting(conn, sitting_id)
 
 
 def ask_exercise(conn: sqlite3.Connection, body: ExerciseEntry, conditions: Conditions) -> ExerciseReport:
-    """Return an exercise out of the book, not one of the last dozen where there are others."""
+    """Return an exercise from the book, not one of the last twelve where there are others."""
     book = resolve(conn, *(parse_spec(record.spec) for record in drinks.finished(conn)))
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     with transaction(conn):
@@ -186,7 +186,7 @@ def get_exercise(conn: sqlite3.Connection, exercise_id: int) -> ExerciseReport:
 
 
 def answer_exercise(conn: sqlite3.Connection, exercise_id: int, body: ExerciseAnswerEntry) -> SolvedReport:
-    """Save what was said, and say what is right by the model, and why."""
+    """Save an answer, and return the right one by the model, with its reason."""
     with transaction(conn):
         record = sensory.exercise(conn, exercise_id)
         solution = json.loads(record.solution)
@@ -199,14 +199,14 @@ def answer_exercise(conn: sqlite3.Connection, exercise_id: int, body: ExerciseAn
 
 
 def begin_training(conn: sqlite3.Connection, body: TrainingEntry) -> TongueReport:
-    """Begin the week's plan for somebody, or begin it anew."""
+    """Begin a taster's weekly plan, or begin it again."""
     with transaction(conn):
         sensory.begin_training(conn, body.taster)
         return tongue_report(conn, body.taster)
 
 
 def end_training(conn: sqlite3.Connection, taster: Who) -> None:
-    """Put the week's plan away; what was learnt stays."""
+    """Delete a taster's weekly plan; what was learnt stays."""
     with transaction(conn):
         sensory.end_training(conn, taster)
 

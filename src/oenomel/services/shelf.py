@@ -1,4 +1,4 @@
-"""The shelf, and ingredients added from their label."""
+"""The shelf, and new ingredients from their label."""
 
 from __future__ import annotations
 
@@ -14,12 +14,12 @@ from oenomel.store.database import transaction
 
 
 def list_shelf(conn: sqlite3.Connection) -> list[Shelved]:
-    """Return what is on the shelf."""
+    """List what is on the shelf."""
     return list(shelf.all_shelved(conn).values())
 
 
 def put_on_shelf(conn: sqlite3.Connection, slug: str, body: ShelfStateEntry) -> None:
-    """Mark an ingredient as in stock, low or out, with its price; or take it off."""
+    """Mark an ingredient as in stock, low or out, with its price; or take it off the shelf."""
     with transaction(conn):
         if body.state == "off":
             ingredients.get(conn, slug)
@@ -29,7 +29,7 @@ def put_on_shelf(conn: sqlite3.Connection, slug: str, body: ShelfStateEntry) -> 
 
 
 def add_bottle(conn: sqlite3.Connection, body: LabelEntry) -> IngredientDetail:
-    """Add a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like."""
+    """Add an ingredient from its label; values that the label doesn't state are estimated from its kind, or from a similar one."""
     with transaction(conn):
         like = ingredients.get(conn, body.like) if body.like else None
         abv = abv_of_proof(body.proof) if body.proof is not None else body.abv
@@ -40,11 +40,11 @@ def add_bottle(conn: sqlite3.Connection, body: LabelEntry) -> IngredientDetail:
 
 
 def remove_bottle(conn: sqlite3.Connection, slug: str) -> None:
-    """Take a bottle that the bar has added out of the larder again, as long as no drink pours it."""
+    """Delete an ingredient that the bar added, as long as no drink pours it."""
     with transaction(conn):
         ingredients.remove(conn, slug)
 
 
 def list_sweetness_classes() -> dict[str, list[str]]:
-    """Words on a label that tell how sweet it is, by kind."""
+    """List the words for sweetness on a label, by kind."""
     return {kind: list(classes) for kind, classes in sweetness_classes().items()}

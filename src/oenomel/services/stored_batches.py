@@ -1,4 +1,4 @@
-"""Stored batches as the core needs them: what is in a bottle, from which fillings, and in which words."""
+"""Stored batches as the core takes them: composition, fillings and descriptions."""
 
 from __future__ import annotations
 
@@ -29,42 +29,42 @@ __all__ = ["batch_now", "contents_text", "left_composition", "pours_of", "report
 
 
 def batch_now(conn: sqlite3.Connection, entry: BatchEntry, conditions: Conditions) -> Batch:
-    """Return a batch as it is asked; raises SpecError, DomainError."""
+    """Plan a batch from a request; raises SpecError, DomainError."""
     wish = wish_of(entry)
     (drink,) = resolve(conn, entry.of_its_lots)
     return batch_of(drink, wish, conditions)
 
 
 def pours_of(conn: sqlite3.Connection, poured: Sequence[PouredEntry]) -> list[Pour]:
-    """Return what is in a bottle, for the core; raises SpecError naming what isn't in the larder."""
+    """Return the contents of a batch as pours; raises SpecError that names an unknown ingredient."""
     (drink,) = resolve(conn, poured_spec(list(poured)))
     return [pour.at(entry.ml) for pour, entry in zip(drink.pours, poured, strict=True)]
 
 
 def contents_text(pours: Sequence[Pour]) -> str:
-    """Return what is in a bottle, per 100 ml, as it is kept."""
+    """Return the composition of a batch per 100 ml, as stored."""
     return composition_entry(contents_of(pours)).model_dump_json(exclude_defaults=True)
 
 
 def left_composition(record: BatchRecord) -> Composition:
-    """Return what a kept batch holds, per 100 ml."""
+    """Return the composition of a stored batch per 100 ml."""
     return inline_ingredient(_bottle(record)).composition
 
 
 def the_older(record: BatchRecord, ml: float) -> PouredEntry:
-    """So much of an older batch, as it goes into a new one."""
+    """Return some ml of an older batch as a pour of a new one."""
     return PouredEntry(ingredient=_bottle(record), ml=ml)
 
 
 def summaries(conn: sqlite3.Connection, records: Iterable[BatchRecord]) -> list[KeptBatchSummary]:
-    """Kept batches, the newest first; one that can't be read is passed over."""
+    """Return stored batches in short, the newest first; unreadable ones are skipped."""
     names, every = dict(drinks.names(conn)), {batch.id: batch for batch in batches.all_batches(conn)}
     reports = (read_or_none(_summary_report, record, names, every) for record in reversed(list(records)))
     return [report for report in reports if report is not None]
 
 
 def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
-    """Return one batch with all that is known of it; raises RecordNotFound."""
+    """Return a batch in full; raises RecordNotFound."""
     record = batches.get(conn, batch_id)
     names, every = dict(drinks.names(conn)), {batch.id: batch for batch in batches.all_batches(conn)}
     has = left_composition(record)

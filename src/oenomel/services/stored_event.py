@@ -1,4 +1,4 @@
-"""The evening that is ahead, worked out: its batches, what it takes, its tasks with their times."""
+"""The stored event plan computed: its batches, shopping list, and tasks with their times."""
 
 from __future__ import annotations
 
@@ -55,21 +55,21 @@ class _Placed:
 
     @property
     def planned(self) -> EveningDrink:
-        """The same for the plan."""
+        """The drink as the schedule takes it."""
         ready = self.kept.name if self.kept is not None and self.from_batch else ""
         of = ForTheEvening(self.drink, self.to_make, self.entry.serves, self.entry.service)
         return EveningDrink(of, self.batch, ready)
 
 
 def kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
-    """Return what was told of the evening; None where nobody said."""
+    """Return the stored settings of the event plan; None where there are none."""
     content = events.get(conn)
     entry = None if content is None else read_or_none(EveningEntry.model_validate_json, content)
     return entry if entry is not None and is_moment(entry.at) else None
 
 
 def usual_evening() -> EveningEntry:
-    """Return a new evening: today at seven by the clock on the wall, or tomorrow where that is less than an hour away."""
+    """Return a new event plan: today at seven by the local clock, or tomorrow where that is less than an hour away."""
     here = datetime.now().astimezone()
     at = here.replace(hour=USUAL_HOUR, minute=0, second=0, microsecond=0)
     if at < here + timedelta(hours=1):
@@ -78,7 +78,7 @@ def usual_evening() -> EveningEntry:
 
 
 def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, SpecFile] | None:
-    """Return the trial that is poured of a drink, without the lots of its day: the newest that is finished, else the newest; None where
+    """Return the trial that a drink's batch is made of, without its day's lots: the newest finished one, else the newest; None where
     there is none.
     """
     finished = next((record for record in drinks.finished(conn) if record.drink_id == drink_id), None)
@@ -90,7 +90,7 @@ def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, 
 
 
 def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
-    """Return the evening, worked backwards from its hour."""
+    """Build the report of the event plan, backwards from its hour."""
     entry = kept_evening(conn)
     if entry is None:
         return EveningReport(

@@ -1,4 +1,4 @@
-"""Tongues as the core needs them: a sitting's jugs as they were poured, what its triangles teach, whose words are told."""
+"""Stored sensory training as the core takes it: jugs as poured, triangles, and whose thresholds are used."""
 
 from __future__ import annotations
 
@@ -43,19 +43,19 @@ MOST_HISTORY = 40
 
 
 def tongue_of(conn: sqlite3.Connection, taster: str | None) -> OwnSteps:
-    """Return whose steps the words go by: a taster's, the bar's for an empty name, the usual ones for nobody."""
+    """Return the thresholds to describe differences with: a taster's, the bar's for an empty name, the usual ones for None."""
     if taster is None:
         return USUAL_TONGUE
     return known_steps({matter: threshold_of(answers) for matter, answers in _answers(conn, taster).items()})
 
 
 def threshold_on(conn: sqlite3.Connection, taster: str, matter: Attribute) -> Threshold:
-    """Return what is known of a taster's step on one matter."""
+    """Return a taster's threshold for one attribute."""
     return threshold_of(_answers(conn, taster)[matter])
 
 
 def jugs_text(jugs: Jugs) -> str:
-    """Jugs as they are kept."""
+    """Return jugs as stored."""
 
     def jug_fields(jug: Jug) -> dict[str, Any]:
         lines = [{"ingredient": pour.ingredient.slug, "ml": pour.volume_ml, "slot": pour.slot} for pour in jug.pours]
@@ -65,7 +65,7 @@ def jugs_text(jugs: Jugs) -> str:
 
 
 def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
-    """Return the jugs of a sitting as they were mixed, whatever the larder says of their bottles by now."""
+    """Return the jugs of a sitting as they were mixed, whatever the larder's values are now."""
     kept = json.loads(record.jugs)
     known = ingredients.some(conn, {line["ingredient"] for side in ("less", "more") for line in kept[side]["lines"]})
 
@@ -78,13 +78,13 @@ def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
 
 
 def triangle_of(record: TriangleRecord) -> Triangle:
-    """Return a triangle for the core."""
+    """Return a triangle as the core takes it."""
     return Triangle(record.steps, record.less_parts, record.more_parts, record.odd, bool(record.odd_is_more))
 
 
 def turn_of(record: SittingRecord, triangles: Sequence[TriangleRecord]) -> str:
-    """Return whose turn it is: of those who have triangles left the one with fewest, in the order of the panel; empty where all
-    are done.
+    """Return who tastes next: of those with triangles left the one who has had fewest, in the order of the panel; empty where all are
+    done.
     """
     tasters: list[str] = json.loads(record.tasters)
     counts = {name: sum(triangle.taster == name for triangle in triangles) for name in tasters}
@@ -93,7 +93,7 @@ def turn_of(record: SittingRecord, triangles: Sequence[TriangleRecord]) -> str:
 
 
 def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
-    """Return a triangle as the taster may see it."""
+    """Build the report of a triangle, without its key."""
     if record.found is None:
         return TriangleReport(id=record.id, sitting_id=record.sitting_id, taster=record.taster, number=number, answered=False)
     where = f"Glass {record.odd} stood alone."
@@ -115,7 +115,7 @@ def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
 
 
 def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingReport:
-    """Return a sitting as it stands."""
+    """Build the report of a sitting."""
     jugs, triangles = jugs_of(conn, record), sensory.triangles_of(conn, record.id)
     blends = left_after(jugs, [triangle_of(triangle) for triangle in triangles])
     waiting = [triangle for triangle in triangles if triangle.found is None]
@@ -138,7 +138,7 @@ def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingRe
 
 
 def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
-    """Return what is known of a tongue."""
+    """Build the report of a taster."""
     answered = sensory.triangles_of_taster(conn, taster)
     exercises = [exercise for exercise in sensory.exercises_of(conn, taster) if exercise.score is not None]
     scores = {kind: [record.score or 0.0 for record in exercises if record.kind == kind] for kind in EXERCISES}

@@ -1,4 +1,4 @@
-"""Stored trials as the core needs them: the drink as really poured, its tasting notes, the palates behind them."""
+"""Stored trials as the core takes them: the drink as really poured, its tasting sheets, the palates behind them."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ __all__ = ["KeptTrial", "kept_trials", "palate_of", "readable_trials", "sheets_o
 
 @dataclass(frozen=True)
 class KeptTrial:
-    """A kept trial: its record, its spec with what really went in, the drink that makes, and how it was made."""
+    """A stored trial: its record, its spec with the measured pours, its drink, and its circumstances."""
 
     record: TrialRecord
     spec: SpecFile
@@ -38,12 +38,12 @@ class KeptTrial:
 
     @property
     def conditions(self) -> Conditions:
-        """Assumptions of its forecast on its day."""
+        """Conditions of its forecast on its day."""
         return conditions_of(self.made)
 
 
 def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
-    """Trials with their drinks, in their order."""
+    """Return stored trials with their drinks, in order."""
     entries = [MadeEntry.model_validate_json(record.made) for record in records]
     try:
         specs = [as_poured(parse_spec(record.spec), entry) for record, entry in zip(records, entries, strict=True)]
@@ -56,7 +56,7 @@ def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> lis
 
 
 def readable_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
-    """Return the same without those that can't be read."""
+    """Return stored trials without the unreadable ones."""
     try:
         return kept_trials(conn, records)
     except UNREADABLE:
@@ -65,7 +65,7 @@ def readable_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) ->
 
 
 def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> list[Sheet]:
-    """Sheets for the core, of trials that are there; a sitting is a day."""
+    """Return tasting sheets as the core takes them; a sitting is a day."""
     return [
         Sheet(trials[record.trial_id], _verdict(record), record.trial_id, record.tasted_at[:10])
         for record in records
@@ -74,9 +74,9 @@ def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> 
 
 
 def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple[TastingRecord, TrialRecord, Tasted]]:
-    """Return what a taster's palate is learnt from: his sheets of drinks whose family has a typical range; of everyone's for an empty name.
+    """Return what a taster's palate is learnt from: sheets of drinks whose family has a typical range; everyone's for an empty name.
 
-    ``but`` is a drink that is left out: what was said of it is not to count twice where it is asked about.
+    ``but`` is a drink that is left out, so that its own tastings don't count twice in its proposal.
     """
     sheets = tastings.for_palate(conn, taster)
     trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
@@ -94,7 +94,7 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
 
 
 def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:
-    """Return a taster's palate, or the bar's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
+    """Return a taster's palate, or the bar's for an empty name; the prior where nothing was tasted yet."""
     return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)], tongue=tongue_of(conn, taster))
 
 

@@ -1,4 +1,4 @@
-"""Rebalancing, and swaps for a slot."""
+"""Rebalance a drink, and find swaps for one of its pours."""
 
 from __future__ import annotations
 
@@ -47,14 +47,14 @@ def rebalance_drink(conn: sqlite3.Connection, body: AimRequest, conditions: Cond
 
 
 def list_swaps(conn: sqlite3.Connection, body: SwapsRequest, conditions: Conditions, budget: Budget) -> SwapsReport:
-    """Rank what could take the place of a pour; ``limit`` rows of it, if one is given."""
+    """Rank what could replace a pour; at most ``limit`` rows."""
     drink, parts, inventory = _board(body, conn, conditions, budget)
     report = swaps_report(body.spec, drink, joined(parts), inventory, body.ranking)
     return report.model_copy(update={"rows": report.rows[: body.limit]})
 
 
 def swaps_part_by_part(conn: sqlite3.Connection, body: SwapsRequest, conditions: Conditions, budget: Budget) -> Iterator[SwapsReport]:
-    """Yield the same board part by part, the likeliest rows first."""
+    """Yield the swaps part by part, the likeliest rows first."""
     drink, parts, inventory = _board(body, conn, conditions, budget)
     for part in parts:
         yield swaps_report(body.spec, drink, part, inventory, body.ranking)

@@ -1,4 +1,4 @@
-"""Tasting: sheets of trials, parts tasted alone, what to try next, and palates."""
+"""Tasting sheets, ingredients tasted alone, what to try next, and palates."""
 
 from __future__ import annotations
 
@@ -42,12 +42,12 @@ from oenomel.store.tastings import PartTastingRecord, TastingRecord
 
 
 def list_aromas() -> list[AromaReport]:
-    """Return the controlled list of aromas."""
+    """List the words for aromas."""
     return [AromaReport(tag=tag, group=aroma.group) for tag, aroma in aromas().items()]
 
 
 def keep_sheets(conn: sqlite3.Connection, body: FlightEntry) -> FlightReport:
-    """Save tasting sheets, all of them or none; of a trial out of view too, with which it is found again."""
+    """Save tasting sheets, all of them or none; a hidden trial is shown again."""
     records = [
         TastingRecord(**{**sheet.model_dump(exclude={"words"}), "words": sheet.words.model_dump_json(exclude_defaults=True)})
         for sheet in body.sheets
@@ -63,12 +63,12 @@ def keep_sheets(conn: sqlite3.Connection, body: FlightEntry) -> FlightReport:
 
 
 def list_tasters(conn: sqlite3.Connection) -> list[TasterReport]:
-    """Find who has tasted in this bar."""
+    """List the tasters of this bar."""
     return [TasterReport(taster=name, sheets=sheets, last=last) for name, sheets, last in tastings.tasters(conn)]
 
 
 def get_palate(conn: sqlite3.Connection, taster: Annotated[Plain, Field(max_length=100)] = "") -> PalateReport:
-    """Return a taster's palate, or the bar's for an empty name, and what it was learnt from."""
+    """Return a taster's palate, or the bar's for an empty name, and the sheets it was learnt from."""
     tasted = tasted_of(conn, taster)
     why = [
         f"{trial.name} ({record.tasted_at[:10]}{'' if taster else f', {record.taster}'}): {impression or 'only words'}."
@@ -82,7 +82,7 @@ def get_palate(conn: sqlite3.Connection, taster: Annotated[Plain, Field(max_leng
 
 
 def list_part_tastings(conn: sqlite3.Connection, slug: str) -> list[IngredientNoteReport]:
-    """Return what an ingredient tasted of alone, oldest first."""
+    """List the tastings of an ingredient alone, oldest first."""
     ingredients.get(conn, slug)
     return [
         IngredientNoteReport(
@@ -97,7 +97,7 @@ def list_part_tastings(conn: sqlite3.Connection, slug: str) -> list[IngredientNo
 
 
 def taste_part(conn: sqlite3.Connection, slug: str, body: IngredientNoteEntry) -> list[IngredientNoteReport]:
-    """Save what an ingredient tasted of alone, and amend its aroma and impression where that is told."""
+    """Save a tasting of an ingredient alone, and update its aroma and impression where they were given."""
     amends = body.aroma is not None or body.impression is not None
     with transaction(conn):
         present = ingredients.get(conn, slug)
@@ -109,7 +109,7 @@ def taste_part(conn: sqlite3.Connection, slug: str, body: IngredientNoteEntry) -
 
 
 def take_sheet_back(conn: sqlite3.Connection, tasting_id: int) -> None:
-    """Remove a tasting note."""
+    """Delete a tasting sheet."""
     with transaction(conn):
         tastings.remove(conn, tasting_id)
 
@@ -117,7 +117,7 @@ def take_sheet_back(conn: sqlite3.Connection, tasting_id: int) -> None:
 def propose_next(
     conn: sqlite3.Connection, drink_id: int, trial_id: int, body: NextRequest, conditions: Conditions, budget: Budget
 ) -> NextReport:
-    """Propose two or three trials to try next, after the tasting notes of this one."""
+    """Propose two or three trials to try next, after the tasting sheets of this one."""
     drinks.get_trial(conn, drink_id, trial_id)
     kept = {kept_trial.record.id: kept_trial for kept_trial in kept_trials(conn, drinks.trials(conn, drink_id))}
     present = kept[trial_id]
@@ -135,6 +135,6 @@ def propose_next(
 
 
 def reset_palate(conn: sqlite3.Connection, taster: str) -> None:
-    """Learn a palate anew from now on; its tasting notes stay with their trials."""
+    """Learn a palate from new sheets only; the old ones stay with their trials."""
     with transaction(conn):
         tastings.reset_palate(conn, taster)

@@ -1,4 +1,4 @@
-"""The list as it is today: each finished drink of today's lots, kept until a lot, the larder or the ice changes."""
+"""Today's drinks: each finished drink with today's lots, kept until a lot, the larder or the ice changes."""
 
 from __future__ import annotations
 
@@ -31,7 +31,7 @@ _UNITS: Final = {"sugar": "g", "acid": "g", "abv": "%"}
 
 @dataclass(frozen=True)
 class ListedDrink:
-    """A finished drink of the list: which trial it is, as written, and of today."""
+    """A finished drink: its trial as written and as today."""
 
     drink_id: int
     trial_number: int
@@ -43,7 +43,7 @@ class ListedDrink:
 
 @dataclass(frozen=True)
 class TodaysList:
-    """The list today: its drinks, today's lots by slug, and which measurements would help. ``whole_book`` where nothing is finished."""
+    """Today's drinks, today's lots by slug, and the useful measurements. ``whole_book`` where nothing is finished."""
 
     drinks: tuple[ListedDrink, ...]
     lots: dict[str, tuple[LotRecord, Lot]]
@@ -52,7 +52,7 @@ class TodaysList:
 
     @property
     def drinks_pouring(self) -> Counter[str]:
-        """Number of drinks of the menu that pour each ingredient, by slug."""
+        """Number of today's drinks that pour each ingredient, by slug."""
         return Counter(slug for drink in self.drinks for slug in {pour.ingredient.slug for pour in drink.written.pours})
 
 
@@ -62,7 +62,7 @@ _lock = Lock()
 
 
 def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float = 2.5) -> TodaysList:
-    """Return the finished drinks of the book (where none is marked, the newest trial of each), made of today's lots."""
+    """Return the finished drinks of the book (where none is, the newest trial of each) with today's lots."""
     trials = drinks.finished(conn)
     whole_book = not trials
     if whole_book:
@@ -105,7 +105,7 @@ def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float
 
 
 def surer_words(axis: str, before: float, after: float) -> str:
-    """Compute how much surer a reading makes a figure, as it is said; empty where it makes no difference that is worth printing.
+    """Describe how much more certain a reading makes a figure; empty where the difference isn't worth printing.
 
     >>> surer_words("acid", 0.131, 0.058)
     'with this reading the acidity is ± 0.06 g instead of ± 0.13 g'

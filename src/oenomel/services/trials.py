@@ -44,7 +44,7 @@ from oenomel.store.tastings import TastingRecord
 
 
 def get_notebook(conn: sqlite3.Connection, drink_id: int) -> NotebookReport:
-    """Return all that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep."""
+    """Return a drink's trials with how they were made, tasted and measured, and how they meet the brief."""
     record = drinks.get(conn, drink_id)
     brief = BriefEntry.model_validate_json(briefs.get(conn, drink_id))
     return NotebookReport(
@@ -55,7 +55,7 @@ def get_notebook(conn: sqlite3.Connection, drink_id: int) -> NotebookReport:
 
 
 def write_brief(conn: sqlite3.Connection, drink_id: int, body: BriefEntry, read: str | None = None) -> NotebookReport:
-    """Write the brief of a drink; refused with 409 where it was changed since it was read."""
+    """Save the brief of a drink; refused with 409 where it was changed since it was read."""
     _brief(body)
     with transaction(conn):
         check_revision(read, "The brief", briefs.get(conn, drink_id))
@@ -64,14 +64,14 @@ def write_brief(conn: sqlite3.Connection, drink_id: int, body: BriefEntry, read:
 
 
 def mark_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: MarkEntry) -> NotebookReport:
-    """Mark a trial finished or shelved, or take it out of view; nothing of it is lost."""
+    """Mark a trial as finished or shelved, or hide it; nothing is deleted."""
     with transaction(conn):
         lineage.mark(conn, drink_id, trial_id, body.mark)
     return get_notebook(conn, drink_id)
 
 
 def lay_side_by_side(conn: sqlite3.Connection, drink_id: int, body: ChosenTrials, conditions: Conditions) -> SideBySideReport:
-    """Return two to four trials as poured, each beside the first; differences first."""
+    """Compare two to four trials as poured, each with the first; differences first."""
     chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial) for trial in body.trials])
     trials = [made_of(f"trial {one_trial.record.number}", one_trial.drink, one_trial.made) for one_trial in chosen]
     return side_by_side_report(
@@ -80,7 +80,7 @@ def lay_side_by_side(conn: sqlite3.Connection, drink_id: int, body: ChosenTrials
 
 
 def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditions) -> SpecCloudReport:
-    """Return the specs gathered for a drink, as a cloud with its middle; below two there is neither."""
+    """Return the specs gathered for a drink, and their median; both empty below two specs."""
     drinks.get(conn, drink_id)
     shown, broken = [], []
     for record in spec_clouds.of_drink(conn, drink_id):
@@ -103,7 +103,7 @@ def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditio
 
 
 def add_cloud_spec(conn: sqlite3.Connection, drink_id: int, body: CloudSpecEntry, conditions: Conditions) -> SpecCloudReport:
-    """Add somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle."""
+    """Add somebody's spec to a drink's gathered specs; refused where it can't be drunk, or the median would pour nothing."""
     (drink,) = resolve(conn, body.spec)
     with transaction(conn):
         beside = get_spec_cloud(conn, drink_id, conditions)
@@ -113,14 +113,14 @@ def add_cloud_spec(conn: sqlite3.Connection, drink_id: int, body: CloudSpecEntry
 
 
 def remove_cloud_spec(conn: sqlite3.Connection, drink_id: int, spec_id: int, conditions: Conditions) -> SpecCloudReport:
-    """Take a gathered spec out of the cloud."""
+    """Delete a gathered spec."""
     with transaction(conn):
         spec_clouds.remove(conn, drink_id, spec_id)
     return get_spec_cloud(conn, drink_id, conditions)
 
 
 def sheet_report(record: TastingRecord) -> SheetReport:
-    """Return a kept sheet with its verdict in words."""
+    """Build the report of a stored sheet, with its verdict in words."""
     fields = {name: getattr(record, name) for name in SheetReport.model_fields if name not in ("words", "verdict")}
     sheet = SheetReport(**fields, words=WordsEntry.model_validate(json.loads(record.words)), verdict="")
     return sheet.model_copy(update={"verdict": sheet_words(sheet)})

@@ -1,4 +1,4 @@
-"""Rows that cannot be read, listed so that they can be taken out."""
+"""Records that can't be read, listed so that they can be deleted."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ LONGEST_TEXT: Final = 4000
 
 
 def list_unreadable(conn: sqlite3.Connection) -> list[UnreadableReport]:
-    """Lots, batches, preparations, the evening and drinks that no list shows, because they can't be read."""
+    """List the lots, batches, preparations, event plans and drinks that can't be read."""
     return [*_lots(conn), *_batches(conn), *_preparations(conn), *_evening(conn), *_drinks(conn)]
 
 

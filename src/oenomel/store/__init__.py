@@ -1,1 +1,1 @@
-"""The data file: SQLite through plain SQL, a module an aggregate. Functions take the connection first and never commit."""
+"""The data file: SQLite through plain SQL, a module a subject. Functions take the connection first and never commit."""

@@ -1,4 +1,4 @@
-"""Addresses of this machine at which the bar was opened: a browser keeps unsent writes by address."""
+"""Addresses of this machine at which the bar was opened: a browser stores unsent writes by address."""
 
 from __future__ import annotations
 
@@ -20,13 +20,13 @@ DELETE_OLD = "DELETE FROM opened_at WHERE last_at < :since"
 
 
 def note(conn: sqlite3.Connection, origin: str) -> None:
-    """Note that it is open there now, and forget where it was long ago."""
+    """Save that it was opened at an address now, and delete old entries."""
     conn.execute(UPSERT, {"origin": origin, "at": now()})
     conn.execute(DELETE_OLD, {"since": _since()})
 
 
 def elsewhere(conn: sqlite3.Connection, origin: str) -> list[tuple[str, str]]:
-    """Other addresses at which it was open lately, the latest first, and when."""
+    """Return the other addresses at which it was opened lately with their times, the latest first."""
     return [(row["origin"], row["last_at"]) for row in conn.execute(SELECT_OTHERS, {"origin": origin, "since": _since()})]
 
 

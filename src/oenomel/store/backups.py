@@ -1,4 +1,4 @@
-"""Copies of the data file: where one is told, one a day beside it, and how one is put back."""
+"""Copies of the data file: made on request, made daily beside it, and restored."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ _DAY, _BY_HAND, _REPLACED = "day", "by-hand", "replaced"
 
 @dataclass(frozen=True, slots=True)
 class CopyRecord:
-    """A copy beside the data file: its file, and when it was made, ISO 8601 in UTC."""
+    """A copy of the data file: its path, and its time, ISO 8601 in UTC."""
 
     path: Path
     made_at: str
@@ -42,12 +42,12 @@ def copies_of(data: Path) -> list[CopyRecord]:
 
 
 def back_up(data: Path, target: Path) -> None:
-    """Copy a data file, in use or not, to a file of its own; an older copy that lies there is replaced once the new one is whole.
+    """Copy a data file, in use or not; an older copy at that path is replaced once the new one is complete.
 
     Raises
     ------
     StoreError
-        The data file can't be read; there is no such folder; the disk is full; something else lies there.
+        The data file can't be read; the folder doesn't exist; the disk is full; another kind of file has that name.
     """
     _check_target(data, target)
     with closing(database.open_to_copy(data)) as conn:
@@ -58,14 +58,14 @@ def back_up(data: Path, target: Path) -> None:
 
 
 def restore(data: Path, copy: Path) -> Path | None:
-    """Put a copy in the place of a data file, and return where the old one is kept; None where there was none.
+    """Restore a copy, and return the path of the replaced data file; None where there was none.
 
-    Whoever has the file open sees the restored one: it is written into it as one transaction.
+    Open connections see the restored contents: they are written into the file as one transaction.
 
     Raises
     ------
     StoreError
-        The copy is none, is damaged or made by a newer Oenomel; the disk is full. Nothing is changed.
+        The copy isn't a data file, is damaged, or was written by a newer Oenomel; the disk is full. Nothing is changed.
     """
     if copy.exists() and data.exists() and copy.samefile(data):
         raise CopyFault("itself", copy)
@@ -83,7 +83,7 @@ def restore(data: Path, copy: Path) -> Path | None:
 
 
 def keep_of_today(data: Path, today: date) -> Path | None:
-    """Return the first of a day keeps a copy of it and lets go of old ones; None where there is one already, or nothing to copy yet.
+    """Make the day's copy and delete old ones; None where it exists already, or there is nothing to copy.
 
     Raises
     ------
@@ -96,7 +96,7 @@ def keep_of_today(data: Path, today: date) -> Path | None:
 
 
 def make_now(data: Path) -> Path:
-    """Return a copy beside the data file, made by hand; raises StoreError."""
+    """Make a copy of the data file on request; raises StoreError."""
     return _moved_into_place(data, _unused(copies_folder(data), _BY_HAND))
 
 

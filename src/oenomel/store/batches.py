@@ -1,4 +1,4 @@
-"""Batches: what was mixed for many serves, what is left of it, and what happened to it."""
+"""Batches: their recipe, what is left, and their log."""
 
 from __future__ import annotations
 
@@ -87,7 +87,7 @@ class BatchRecord:
 
 @dataclass(frozen=True, slots=True)
 class LogRecord:
-    """Something that happened to a bottle."""
+    """One event in a batch's log."""
 
     batch_id: int
     kind: LogKind
@@ -102,7 +102,7 @@ def all_batches(conn: sqlite3.Connection) -> list[BatchRecord]:
 
 
 def unreadable(conn: sqlite3.Connection) -> list[tuple[BatchRecord, str]]:
-    """Batches whose times can't be read, as an earlier version may have taken them in, with what is wrong."""
+    """Return batches whose times can't be read, with what is wrong."""
     every = [BatchRecord(**row) for row in conn.execute(SELECT_ALL)]
     return [(batch, why) for batch in every if (why := _fault(batch))]
 
@@ -126,11 +126,7 @@ def add(conn: sqlite3.Connection, batch: BatchRecord) -> int:
     Raises
     ------
     RecordNotFound
-        There is no such drink.
-    RecordConflict
-        Another batch has its name.
-    DomainError
-        Its times or its amounts can't be.
+        The drink doesn't exist. RecordConflict Another batch has its name. DomainError Its times or amounts are impossible.
     """
     drinks.get(conn, batch.drink_id)
     _check(conn, batch)
@@ -138,14 +134,14 @@ def add(conn: sqlite3.Connection, batch: BatchRecord) -> int:
 
 
 def change(conn: sqlite3.Connection, batch: BatchRecord) -> None:
-    """Put a batch in the place of the one with its id; raises as `add`."""
+    """Replace the batch with the same id; raises as `add`."""
     get(conn, batch.id)
     _check(conn, batch)
     conn.execute(UPDATE, asdict(batch))
 
 
 def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecord:
-    """Take so much out of it, and mark it finished where nothing is left; raises DomainError where that much isn't there."""
+    """Take an amount out of a batch, and mark it finished where nothing is left; raises DomainError where there is less."""
     if ml > batch.left_ml + _SPARE_ML:
         raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml are left of {batch.name}")
     left_ml = max(0.0, batch.left_ml - ml)
@@ -156,7 +152,7 @@ def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecor
 
 
 def remove(conn: sqlite3.Connection, batch_id: int) -> None:
-    """Take a batch away that was noted by mistake; raises RecordConflict where another was filled on it."""
+    """Delete a batch; raises RecordConflict where another was filled on it."""
     get(conn, batch_id)
     later = conn.execute(SELECT_LATER, {"id": batch_id}).fetchone()
     if later is not None:
@@ -165,24 +161,24 @@ def remove(conn: sqlite3.Connection, batch_id: int) -> None:
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Take every batch away."""
+    """Delete every batch."""
     conn.execute(DELETE_ALL)
 
 
 def log(conn: sqlite3.Connection, batch_id: int) -> list[LogRecord]:
-    """Return what happened to a bottle, oldest first."""
+    """Return the log of a batch, oldest first."""
     return [LogRecord(**row) for row in conn.execute(SELECT_LOG, {"batch_id": batch_id})]
 
 
 def note(conn: sqlite3.Connection, happened: LogRecord) -> None:
-    """Note what happened to a bottle; now where no time is given."""
+    """Add to the log of a batch; with the present time where none is given."""
     conn.execute(
         INSERT_LOG, {"batch_id": happened.batch_id, "kind": happened.kind, "words": happened.words, "at": happened.at or now()}
     )  # fmt: skip
 
 
 def unused_name(conn: sqlite3.Connection, name: str) -> str:
-    """Return the name, or where a batch has it already the same with a number."""
+    """Return the name, with a number where a batch has it already."""
     tried, number = name, 2
     while conn.execute(SELECT_NAMED, {"name": tried}).fetchone():
         tried, number = f"{name}, {number}", number + 1

@@ -1,4 +1,4 @@
-"""Finding drinks in the book: by any word in it, and by family, taster, score and what is in stock."""
+"""Search of the book: by words, family, taster, score and stock."""
 
 from __future__ import annotations
 
@@ -59,8 +59,8 @@ INSERT_WORDS = f"{INSERT_ALL_WORDS} WHERE drink.id = :drink_id"
 
 @dataclass(frozen=True, slots=True)
 class Wanted:
-    """Search of the book: every word somewhere in a drink, or one of the ingredients that the words mean (``slugs``); a family, a taster,
-    a least score from them; every pour in stock.
+    """Criteria of a search: every word somewhere in a drink, or one of the ingredients that the words mean (``slugs``); a family, a
+    taster and the least score given; every pour in stock.
     """
 
     words: str = ""
@@ -72,12 +72,12 @@ class Wanted:
 
 
 def find(conn: sqlite3.Connection, wanted: Wanted, most: int = MOST_FOUND, before: int | None = None) -> list[int]:
-    """Ids of the drinks that have it all, newest first, at most so many; of those older than ``before``, where it is given."""
+    """Return the ids of matching drinks, newest first, at most a limit; those older than ``before``, where it is given."""
     return [row["id"] for row in conn.execute(SELECT_FOUND, {**_values(wanted), "before": before, "most": most})]
 
 
 def count(conn: sqlite3.Connection, wanted: Wanted) -> int:
-    """Compute how many drinks have it all."""
+    """Count the matching drinks."""
     return int(conn.execute(SELECT_COUNT, {**_values(wanted), "before": None}).fetchone()[0])
 
 
@@ -97,17 +97,17 @@ def _values(wanted: Wanted) -> dict[str, object]:
 
 
 def write_down(conn: sqlite3.Connection, drink_id: int) -> None:
-    """Note the words by which a drink can be found, after something of it has changed."""
+    """Update the words by which a drink is found."""
     conn.execute(DELETE_WORDS, {"drink_id": drink_id})
     conn.execute(INSERT_WORDS, {"drink_id": drink_id})
 
 
 def write_down_all(conn: sqlite3.Connection) -> None:
-    """Note the words of every drink anew, after what they pour is called otherwise."""
+    """Update the words of every drink, after an ingredient was renamed."""
     conn.execute(DELETE_ALL)
     conn.execute(INSERT_ALL_WORDS)
 
 
 def forget_all(conn: sqlite3.Connection) -> None:
-    """Empty the index, with the book."""
+    """Empty the search index."""
     conn.execute(DELETE_ALL)

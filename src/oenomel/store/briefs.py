@@ -22,6 +22,6 @@ def get(conn: sqlite3.Connection, drink_id: int) -> str:
 
 
 def put(conn: sqlite3.Connection, drink_id: int, content: str) -> None:
-    """Write the brief; raises RecordNotFound."""
+    """Save the brief; raises RecordNotFound."""
     drinks.get(conn, drink_id)
     conn.execute(UPSERT, {"drink_id": drink_id, "content": content})

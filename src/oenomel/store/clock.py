@@ -1,4 +1,4 @@
-"""Time and id of a new row."""
+"""Time and id of a new record."""
 
 from __future__ import annotations
 
@@ -9,11 +9,11 @@ __all__ = ["new_id", "now"]
 
 
 def now() -> str:
-    """Return the time in UTC, ISO 8601, to the second."""
+    """Return the present time in UTC, ISO 8601, to the second."""
     return datetime.now(UTC).isoformat(timespec="seconds")
 
 
 def new_id(cursor: sqlite3.Cursor) -> int:
-    """Return the id of the row that an INSERT made."""
+    """Return the id of the inserted row."""
     assert cursor.lastrowid is not None  # an INSERT that succeeded has one
     return cursor.lastrowid

@@ -1,4 +1,4 @@
-"""Opens the data file, brings it up to date, and gives transactions."""
+"""Opening and migrating the data file, and transactions."""
 
 from __future__ import annotations
 
@@ -67,19 +67,21 @@ INSERT_APPLIED = "INSERT INTO migration (name) VALUES (:name)"
 
 
 class Connection(sqlite3.Connection):
-    """A connection to a data file; ``write_key`` is that of the write which it serves, if that has one, ``only_looks`` a guest's."""
+    """A connection to a data file; ``write_key`` is the idempotency key of its request, if any, ``only_looks`` is true for a device
+    that only reads.
+    """
 
     write_key: WriteKey | None = None
     only_looks: bool = False
 
 
 def default_path() -> Path:
-    """Return the data file by the platform's convention."""
+    """Return the path of the data file by the platform's convention."""
     return _own_folder() / "oenomel.db"
 
 
 def demo_path() -> Path:
-    """Return the demo's own data file, beside the user's."""
+    """Return the path of the demo's data file, beside the user's."""
     return _own_folder() / "demo.db"
 
 
@@ -92,7 +94,7 @@ def _own_folder() -> Path:
 
 
 def identity(path: Path) -> tuple[int, int]:
-    """Find which file lies at the path: it changes when the file is replaced.
+    """Return a token of the file at a path, which changes when the file is replaced.
 
     Raises
     ------
@@ -107,7 +109,7 @@ def identity(path: Path) -> tuple[int, int]:
 
 
 def connect(path: Path) -> Connection:
-    """Return a connection in autocommit mode, for one request at a time; `transaction` groups statements. It never makes the file.
+    """Open a connection in autocommit mode, for one request; `transaction` groups statements. It never creates the file.
 
     ``check_same_thread`` is off because FastAPI may open and use a request's connection in different worker threads,
     one after the other.
@@ -129,7 +131,7 @@ def connect(path: Path) -> Connection:
 
 
 def open_read_only(path: Path) -> sqlite3.Connection:
-    """Return a connection that can't write to the file; of one that an earlier Oenomel left it is a copy, brought up to date.
+    """Open the file for reading only; a file of an earlier version is copied and migrated in memory.
 
     Raises
     ------
@@ -149,7 +151,7 @@ def open_read_only(path: Path) -> sqlite3.Connection:
 
 
 def open_to_copy(path: Path) -> sqlite3.Connection:
-    """Return a connection to copy a data file by, of whatever version; raises StoreError where it is none."""
+    """Open a data file of any version for copying; raises StoreError where it isn't one."""
     try:
         check_ours(path)
         return sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
@@ -174,15 +176,15 @@ def _without_writing(path: Path) -> sqlite3.Connection:
 
 
 def bring_up_to_date(path: Path) -> None:
-    """Migrate a file that nobody else has open; raises StoreError where a newer Oenomel made it."""
+    """Migrate a file that nobody else has open; raises StoreError where a newer Oenomel wrote it."""
     with closing(connect(path)) as conn:
         _migrate(conn, path)
 
 
 def prepare(path: Path) -> None:
-    """Make or migrate the data file, for its owner alone, and fill in the catalogue that ships with this version.
+    """Create or migrate the data file, readable by its owner only, and update the shipped catalogue.
 
-    Before it is migrated a copy of it is kept in the folder of its copies.
+    A copy is made before it is migrated.
 
     Raises
     ------
@@ -230,16 +232,14 @@ def fault_of(error: sqlite3.Error | OSError, path: Path) -> StoreFault:
 
 @contextmanager
 def transaction(conn: sqlite3.Connection) -> Iterator[None]:
-    """Return all or nothing: commits at the end, rolls back if anything is raised.
+    """Run statements all or nothing: commits at the end, rolls back if anything raises.
 
-    Where the connection serves a write with a key, the commit waits until what the write is answered is written down too.
+    Where the request has an idempotency key, the commit waits until its answer is saved too.
 
     Raises
     ------
     AnsweredBefore
-        The write with this key was made already.
-    OnlyLooking
-        The connection serves a guest.
+        The write with this key was done already. OnlyLooking The device may only read.
     """
     if isinstance(conn, Connection) and conn.only_looks:
         raise OnlyLooking
@@ -271,9 +271,9 @@ def _has_room(path: Path) -> bool:
 
 
 def check_ours(path: Path, *, may_be_new: bool = False) -> None:
-    """Look at a file without touching it; raises StoreError where it is somebody else's.
+    """Check a file without changing it; raises StoreError where it isn't Oenomel's.
 
-    Only where a write was cut off is it touched: SQLite then has to put it back to how it was before anything can be read.
+    It changes only after an interrupted write, which SQLite must roll back before anything can be read.
     """
     try:
         try:
@@ -302,7 +302,7 @@ def _keep_before_migrating(conn: sqlite3.Connection, path: Path) -> None:
 
 
 def copies_folder(path: Path) -> Path:
-    """Return the folder beside a data file in which its copies are kept."""
+    """Return the folder beside a data file that holds its copies."""
     return path.with_name(f"{path.stem}-copies")
 
 

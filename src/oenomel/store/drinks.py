@@ -114,7 +114,7 @@ DELETE_REFERENCE = "DELETE FROM house_reference WHERE trial_id = :trial_id"
 
 @dataclass(frozen=True, slots=True)
 class DrinkRecord:
-    """A drink of the book, with what is to be remembered of it."""
+    """A drink of the book, with its notes."""
 
     id: int
     name: str
@@ -126,7 +126,7 @@ class DrinkRecord:
 
 @dataclass(frozen=True, slots=True)
 class TrialRecord:
-    """A trial as kept: ``spec``, ``forecast`` and ``made`` (who, with what, what was really poured) are JSON texts."""
+    """A trial; ``spec``, ``forecast`` and ``made`` (who, with what, measured pours) are JSON texts."""
 
     id: int
     drink_id: int
@@ -160,7 +160,7 @@ def get(conn: sqlite3.Connection, drink_id: int) -> DrinkRecord:
 
 
 def some(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[DrinkRecord]:
-    """Return these drinks, newest first; those that are gone are left out."""
+    """Return some drinks, newest first; missing ones are left out."""
     return [DrinkRecord(**row) for row in conn.execute(SELECT_SOME, {"drinks": json.dumps(list(drink_ids))})]
 
 
@@ -170,43 +170,43 @@ def names(conn: sqlite3.Connection) -> list[tuple[int, str]]:
 
 
 def by_first_trial(conn: sqlite3.Connection) -> dict[tuple[str, str], int]:
-    """Return the drinks of the book by name and time of the trial that they began with; of two the older one."""
+    """Return the drinks of the book by name and time of their first trial; of two the older one."""
     return {(row["name"], row["kept_at"]): row["drink_id"] for row in conn.execute(SELECT_FIRST_TRIALS)}
 
 
 def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "", created_at: str = "") -> int:
-    """Add a drink without trials and return its id; a given time is kept."""
+    """Add a drink without trials and return its id; a given time is used."""
     values = {"name": name, "family": family, "origin": origin, "created_at": created_at or now(), "notes": notes}
     return new_id(conn.execute(INSERT_DRINK, values))
 
 
 def rename(conn: sqlite3.Connection, drink_id: int, name: str) -> None:
-    """Give a drink another name; raises RecordNotFound."""
+    """Rename a drink; raises RecordNotFound."""
     if conn.execute(UPDATE_NAME, {"id": drink_id, "name": name}).rowcount == 0:
         raise RecordNotFound("drink", drink_id)
     book_search.write_down(conn, drink_id)
 
 
 def put_notes(conn: sqlite3.Connection, drink_id: int, notes: str) -> None:
-    """Write down what is to be remembered of a drink; raises RecordNotFound."""
+    """Save the notes of a drink; raises RecordNotFound."""
     if conn.execute(UPDATE_NOTES, {"id": drink_id, "notes": notes}).rowcount == 0:
         raise RecordNotFound("drink", drink_id)
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Empty the book: every drink with its trials and its draft."""
+    """Delete all drinks with their trials and drafts."""
     for statement in (DELETE_DRAFTS, DELETE_TRIALS, DELETE_DRINKS):
         conn.execute(statement)
     book_search.forget_all(conn)
 
 
 def finished(conn: sqlite3.Connection) -> list[TrialRecord]:
-    """Of each drink that has one its newest trial that is marked finished: what is on the list."""
+    """Return the newest finished trial of each drink that has one."""
     return [TrialRecord(**row) for row in conn.execute(SELECT_FINISHED)]
 
 
 def some_trials(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> list[TrialRecord]:
-    """Return these trials, of whatever drinks, in the order of their ids; raises RecordNotFound for the first that isn't there."""
+    """Return some trials of any drinks, in the order of their ids; raises RecordNotFound for the first that is missing."""
     wanted = sorted(set(trial_ids))
     by_id = {row["id"]: TrialRecord(**row) for row in conn.execute(SELECT_SOME_TRIALS, {"trials": json.dumps(wanted)})}
     for missing in (trial_id for trial_id in wanted if trial_id not in by_id):
@@ -215,7 +215,7 @@ def some_trials(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> list[Tria
 
 
 def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
-    """Return the trials of a drink, in the order in which they were kept."""
+    """Return the trials of a drink, oldest first."""
     return [TrialRecord(**row) for row in conn.execute(SELECT_TRIALS, {"drink_id": drink_id})]
 
 
@@ -228,12 +228,12 @@ def trial_ids(conn: sqlite3.Connection) -> dict[int, dict[int, int]]:
 
 
 def latest_trials(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, TrialRecord]:
-    """Return the newest trial of each of these drinks, by drink; its number tells how many there are."""
+    """Return the newest trial of each of some drinks, by drink; its number is the count of trials."""
     return {row["drink_id"]: TrialRecord(**row) for row in conn.execute(SELECT_LATEST_TRIALS, {"drinks": json.dumps(list(drink_ids))})}
 
 
 def trial(conn: sqlite3.Connection, trial_id: int) -> TrialRecord:
-    """Return one trial, of whatever drink; raises RecordNotFound."""
+    """Return one trial of any drink; raises RecordNotFound."""
     (record,) = some_trials(conn, [trial_id])
     return record
 
@@ -257,7 +257,7 @@ def keep_trial(
     made: str = "{}",
     kept_at: str = "",
 ) -> int:
-    """Save a trial as made and return its id; its number is the next of the drink. A given time is kept.
+    """Save a trial and return its id; its number is the next of the drink. A given time is used.
 
     Raises RecordNotFound for an unknown parent.
     """
@@ -284,7 +284,7 @@ def keep_trial(
 
 
 def references(conn: sqlite3.Connection, families: Iterable[str]) -> dict[str, list[str]]:
-    """Specs that the bar counts among the references of these families, by family."""
+    """Return the bar's reference specs of some families, by family."""
     users: dict[str, list[str]] = {}
     for row in conn.execute(SELECT_REFERENCES, {"families": json.dumps(sorted(set(families)))}):
         users.setdefault(row["family"], []).append(row["spec"])
@@ -292,36 +292,34 @@ def references(conn: sqlite3.Connection, families: Iterable[str]) -> dict[str, l
 
 
 def reference_ids(conn: sqlite3.Connection, drink_id: int) -> set[int]:
-    """Find which trials of a drink are references of the bar."""
+    """Return the ids of a drink's trials that are reference specs."""
     return {row["id"] for row in conn.execute(SELECT_REFERENCE_IDS, {"drink_id": drink_id})}
 
 
 def set_reference(conn: sqlite3.Connection, drink_id: int, trial_id: int, counts: bool) -> None:
-    """Count a trial among its family's references, or no longer; raises RecordNotFound."""
+    """Count a trial among its family's reference specs, or no longer; raises RecordNotFound."""
     get_trial(conn, drink_id, trial_id)
     conn.execute(INSERT_REFERENCE if counts else DELETE_REFERENCE, {"trial_id": trial_id})
 
 
 def get_draft(conn: sqlite3.Connection, drink_id: int) -> DraftRecord | None:
-    """Return the draft of a drink, or None where nothing lies on the bench."""
+    """Return the draft of a drink, or None."""
     row = conn.execute(SELECT_DRAFT, {"drink_id": drink_id}).fetchone()
     return DraftRecord(**row) if row else None
 
 
 def drafts(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, DraftRecord]:
-    """Return the drafts of these drinks, by drink."""
+    """Return the drafts of some drinks, by drink."""
     return {row["drink_id"]: DraftRecord(**row) for row in conn.execute(SELECT_DRAFTS, {"drinks": json.dumps(list(drink_ids))})}
 
 
 def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spec: str, revision: int, saved_at: str = "") -> int:
-    """Save the draft over the given revision (0: there was none) and return the new one. A given time is kept.
+    """Save the draft over a given revision (0: there was none) and return the new one. A given time is used.
 
     Raises
     ------
     RecordNotFound
-        There is no such drink or parent trial.
-    RecordConflict
-        Another window saved since that revision; nothing is written.
+        The drink or the parent trial doesn't exist. RecordConflict Another window saved since that revision; nothing is written.
     """
     get_trial(conn, drink_id, parent_trial_id)
     values = {"drink_id": drink_id, "parent_trial_id": parent_trial_id, "spec": spec, "revision": revision}

@@ -1,4 +1,4 @@
-"""The evening that is ahead, and what was ticked of it."""
+"""The event plan, and its ticks."""
 
 from __future__ import annotations
 
@@ -27,38 +27,36 @@ DELETE_FORGOTTEN = "DELETE FROM forgotten_evening"
 
 
 def get(conn: sqlite3.Connection) -> str | None:
-    """Return what was told of it, as JSON; None where nobody said."""
+    """Return the event plan as JSON; None where there is none."""
     row = conn.execute(SELECT).fetchone()
     return None if row is None else str(row["content"])
 
 
 def put(conn: sqlite3.Connection, content: str) -> None:
-    """Put it in the place of what was told before."""
+    """Replace the event plan."""
     conn.execute(UPSERT, {"content": content})
 
 
 def remove(conn: sqlite3.Connection) -> None:
-    """Take it off with its ticks: the next one begins. Until then it can be put back."""
+    """Delete the event plan with its ticks; it can be restored until the next one is created."""
     conn.execute(FORGET)
     conn.execute(DELETE)
     conn.execute(DELETE_TICKS)
 
 
 def forgotten(conn: sqlite3.Connection) -> str | None:
-    """Return the one that was taken off last, as JSON; None where none was."""
+    """Return the event plan that was deleted last, as JSON; None where there is none."""
     row = conn.execute(SELECT_FORGOTTEN).fetchone()
     return None if row is None else str(row["content"])
 
 
 def put_back(conn: sqlite3.Connection) -> None:
-    """Put the one that was taken off last back with its ticks.
+    """Restore the event plan that was deleted last, with its ticks.
 
     Raises
     ------
     RecordNotFound
-        None was.
-    RecordConflict
-        Another one has begun since.
+        No event plan was deleted. RecordConflict A new one exists.
     """
     row = conn.execute(SELECT_FORGOTTEN).fetchone()
     if row is None:
@@ -72,12 +70,12 @@ def put_back(conn: sqlite3.Connection) -> None:
 
 
 def ticked(conn: sqlite3.Connection) -> dict[str, str]:
-    """Return what is done, by key, and since when."""
+    """Return the ticks with their times, by key."""
     return {row["key"]: row["done_at"] for row in conn.execute(SELECT_TICKS)}
 
 
 def tick(conn: sqlite3.Connection, key: str, *, done: bool, at: str = "") -> None:
-    """Tick something off, now where no time is given, or take the tick back."""
+    """Tick a key, with the present time where none is given, or remove the tick."""
     if done:
         conn.execute(UPSERT_TICK, {"key": key, "done_at": at or now()})
     else:

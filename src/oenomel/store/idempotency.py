@@ -1,4 +1,4 @@
-"""Writes that were answered, by the key that their sender drew: one that comes again, because the answer got lost, is answered again."""
+"""Answers to writes by idempotency key: a request repeated because its answer was lost gets the same answer."""
 
 from __future__ import annotations
 
@@ -34,23 +34,20 @@ UPDATE answered_write SET answer = '', packed = NULL WHERE (packed IS NOT NULL O
 
 @dataclass(frozen=True, slots=True)
 class WriteKey:
-    """Key that a sender gave one write, and a digest of what it asks."""
+    """Idempotency key of a write, and a digest of its request."""
 
     key: str
     request: str
 
 
 def refuse_repeated(conn: sqlite3.Connection, asked: WriteKey) -> None:
-    """Refuse a write that was made already.
+    """Raise where a write was done already.
 
     Raises
     ------
     AnsweredBefore
-        It was; the answer comes with it.
-    KeyUsedBefore
-        Another write was, with this key.
-    WrittenBefore
-        It was made so long ago that its answer isn't kept any more.
+        The write was done already; the answer comes with the error. KeyUsedBefore The key belongs to another write. WrittenBefore It
+        was done so long ago that its answer is gone.
     """
     row = conn.execute(SELECT_ANSWERED, {"key": asked.key}).fetchone()
     if row is None:
@@ -63,7 +60,7 @@ def refuse_repeated(conn: sqlite3.Connection, asked: WriteKey) -> None:
 
 
 def keep(conn: sqlite3.Connection, asked: WriteKey, status: int, answer: str) -> None:
-    """Write down what a write was answered, in its own transaction."""
+    """Save the answer to a write, in the write's own transaction."""
     packed = zlib.compress(answer.encode(), 6)
     values = {"key": asked.key, "request": asked.request, "status": status, "packed": packed, "answered_at": now()}
     conn.execute(INSERT_ANSWERED, values)

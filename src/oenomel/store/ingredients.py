@@ -1,4 +1,4 @@
-"""The larder: ingredients and the source of each of their numbers."""
+"""The larder: ingredients and the source of each value."""
 
 from __future__ import annotations
 
@@ -161,7 +161,7 @@ def _held_for(conn: sqlite3.Connection) -> _Held:
 
 
 def state(conn: sqlite3.Connection) -> str:
-    """Return a token that is another one whenever the larder is."""
+    """Return a token that changes whenever the larder does."""
     return str(conn.execute(SELECT_TOKEN).fetchone()["token"])
 
 
@@ -174,7 +174,7 @@ def larder(conn: sqlite3.Connection) -> Larder:
 
 
 def offered(conn: sqlite3.Connection) -> Larder:
-    """Return every ingredient that is offered where one is chosen: all but the retired."""
+    """Return every ingredient except the retired."""
     stored = _held_for(conn)
     if stored.offered is None:
         gone = retired(conn)
@@ -183,7 +183,7 @@ def offered(conn: sqlite3.Connection) -> Larder:
 
 
 def some(conn: sqlite3.Connection, slugs: Iterable[str]) -> Larder:
-    """Return the ingredients with these slugs, as far as there are any."""
+    """Return the ingredients with these slugs; missing ones are left out."""
     stored, wanted = _held_for(conn), sorted(set(slugs))
     unread = [slug for slug in wanted if slug not in stored.by_slug]
     if unread:
@@ -204,9 +204,9 @@ def get(conn: sqlite3.Connection, slug: str) -> Ingredient:
 def search(
     conn: sqlite3.Connection, text: str = "", kind: str | None = None, slot: str | None = None, new_as: str = ""
 ) -> list[tuple[Ingredient, str]]:
-    """Ingredients that the words may mean, best first, each with the other name it was found by (empty for its own).
+    """Return the ingredients that match words, best first, each with the other name that matched (empty for its own).
 
-    Only those of a kind and of a slot, where they are given; ``new_as`` is the slot that one is chosen for.
+    Only those of a kind and of a slot, where they are given; ``new_as`` is the slot that the ingredient is chosen for.
     """
     matches = names(conn).find(text, in_stock(conn), new_as)
     known = offered(conn) if not text.strip() else some(conn, [match.slug for match in matches])
@@ -218,7 +218,7 @@ def search(
 
 
 def names(conn: sqlite3.Connection) -> Index:
-    """Return what every ingredient is called, ready to be searched."""
+    """Return a search index of all names."""
     stored = _held_for(conn)
     if stored.index is None:
         stored.index = Index(_findable(row) for row in conn.execute(SELECT_NAMES))
@@ -226,7 +226,7 @@ def names(conn: sqlite3.Connection) -> Index:
 
 
 def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
-    """Add an ingredient under a slug of its own: one that is taken gets a number."""
+    """Add an ingredient; a slug that is taken gets a number."""
     slug, number = ingredient.slug, 2
     while some(conn, [slug]):
         slug, number = f"{ingredient.slug}-{number}", number + 1
@@ -236,7 +236,7 @@ def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
 
 
 def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
-    """Add an ingredient, or replace the one with its slug; raises OutOfRange for a label that can't be."""
+    """Add an ingredient, or replace the one with its slug; raises OutOfRange for an impossible label."""
     check_labels(ingredient.values.values())
     conn.execute(UPSERT, _to_row(ingredient))
     conn.execute(DELETE_VALUES, {"slug": ingredient.slug})
@@ -244,14 +244,12 @@ def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
 
 
 def remove(conn: sqlite3.Connection, slug: str) -> None:
-    """Take a bottle that the bar has added out of the larder.
+    """Delete an ingredient that the bar added.
 
     Raises
     ------
     RecordNotFound
-        The house has added no such bottle.
-    RecordConflict
-        A trial, a draft, a batch or somebody's spec of a drink pours it, or it was really poured.
+        The bar has added no such ingredient. RecordConflict A trial, a draft, a batch or a gathered spec pours it.
     """
     if get(conn, slug).origin != "house":
         raise RecordNotFound("bottle of the house", slug)
@@ -264,14 +262,14 @@ def remove(conn: sqlite3.Connection, slug: str) -> None:
 
 
 def remove_of_the_house(conn: sqlite3.Connection) -> None:
-    """Take out every bottle that the bar has added."""
+    """Delete every ingredient that the bar added."""
     conn.execute(DELETE_OF_THE_HOUSE)
 
 
 def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -> bool:
-    """Bring the catalogue's ingredients to what ships with this version; whether any of them was called otherwise before.
+    """Update the catalogue to the shipped one; returns whether any ingredient was renamed.
 
-    What an earlier version shipped and this one doesn't stays, because kept trials may name it.
+    Ingredients that only an earlier version shipped stay, because trials may pour them.
     """
     stored = {row["slug"]: dict(row) for row in conn.execute(SELECT_ALL)}
     values = _by_slug(conn.execute(SELECT_SHIPPED_VALUES))
@@ -288,13 +286,13 @@ def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -
 
 
 def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impression: str) -> None:
-    """Change what an ingredient smells of and what is said of it, for good.
+    """Change the aroma and impression of an ingredient, kept when the catalogue is updated.
 
     Raises
     ------
     RecordNotFound
     SpecError
-        A word isn't of the aroma list.
+        A word isn't an aroma tag.
     """
     get(conn, slug)
     for tag in aroma:
@@ -305,39 +303,39 @@ def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impress
 
 
 def amendments(conn: sqlite3.Connection) -> list[tuple[str, dict[str, int], str]]:
-    """Return what tasting changed: slug, aroma and impression."""
+    """Return the ingredients changed by tasting: slug, aroma and impression."""
     return [(row["slug"], _known_aroma(row["aroma"]), row["impression"]) for row in conn.execute(SELECT_AMENDED)]
 
 
 def remove_amendments(conn: sqlite3.Connection) -> None:
-    """Forget what tasting changed; the catalogue's own words come back with the next start."""
+    """Delete the changes by tasting; the catalogue's values are restored at the next start."""
     conn.execute(DELETE_AMENDED)
 
 
 def retired(conn: sqlite3.Connection) -> frozenset[str]:
-    """Slugs of what is no longer offered."""
+    """Return the slugs of retired ingredients."""
     return frozenset(row["slug"] for row in conn.execute(SELECT_RETIRED))
 
 
 def retire(conn: sqlite3.Connection, slug: str, gone: bool) -> None:
-    """Take an ingredient out of what is offered, or back in; trials keep it. Raises RecordNotFound."""
+    """Retire an ingredient, or offer it again; trials keep it. Raises RecordNotFound."""
     get(conn, slug)
     conn.execute(INSERT_RETIRED if gone else DELETE_RETIRED, {"slug": slug})
 
 
 def house_values(conn: sqlite3.Connection) -> dict[str, dict[str, SourcedValue]]:
-    """Return what the bar has set right of the larder's values, by slug and name."""
+    """Return the bar's own values, by slug and name."""
     return _by_slug(conn.execute(SELECT_HOUSE_VALUES))
 
 
 def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue], back: Iterable[str] = ()) -> Ingredient:
-    """Put values of the bar over an ingredient's own, and give others ``back`` to what they were; the ingredient as it then is.
+    """Override some of an ingredient's values, and restore those named in ``back``; returns the ingredient.
 
     Raises
     ------
     RecordNotFound
     ImpossibleComposition, OutOfRange
-        The values can't hold together. What was written is the caller's to roll back.
+        The values contradict each other. The caller must roll back.
     """
     get(conn, slug)
     values = list(values)
@@ -349,13 +347,13 @@ def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue
 
 
 def forget_changes(conn: sqlite3.Connection) -> None:
-    """Give every value back to what it was, and offer again what was retired."""
+    """Delete the bar's own values, and offer again what was retired."""
     conn.execute(DELETE_HOUSE_VALUES)
     conn.execute(DELETE_ALL_RETIRED)
 
 
 def poured_in(conn: sqlite3.Connection, slug: str) -> list[tuple[int, str]]:
-    """Drinks of which a trial pours it: id and name."""
+    """Return the drinks with a trial that pours the ingredient: id and name."""
     return [(row["id"], row["name"]) for row in conn.execute(SELECT_POURED_IN, {"slug": slug})]
 
 

@@ -1,4 +1,4 @@
-"""Lineage of trials across drinks, and their marks."""
+"""Lineage of trials across drinks, and marks of trials."""
 
 from __future__ import annotations
 
@@ -46,7 +46,7 @@ MOST_NODES = 400
 
 @dataclass(frozen=True, slots=True)
 class NodeRecord:
-    """A trial in the tree: ``parents`` are ids of trials, the first within its own drink if it has one."""
+    """A trial in the tree: ``parents`` are ids of trials, the first of its own drink if there is one."""
 
     id: int
     drink_id: int
@@ -61,13 +61,13 @@ class NodeRecord:
 
 
 def add_parents(conn: sqlite3.Connection, trial_id: int, parent_ids: Sequence[int]) -> None:
-    """Further parents of a trial, of whatever drinks.
+    """Add further parents of a trial, of any drinks.
 
     Raises
     ------
     RecordNotFound
     DomainError
-        The trial would be its own parent, or the same parent stands there twice.
+        The trial would be its own parent, or a parent occurs twice.
     """
     if trial_id in parent_ids or len(set(parent_ids)) < len(parent_ids):
         raise DomainError("a trial descends from others, and from each of them once")
@@ -77,7 +77,7 @@ def add_parents(conn: sqlite3.Connection, trial_id: int, parent_ids: Sequence[in
 
 
 def parents(conn: sqlite3.Connection, drink_id: int) -> dict[int, list[int]]:
-    """Further parents of a drink's trials, by trial."""
+    """Return the further parents of a drink's trials, by trial."""
     parent_ids: dict[int, list[int]] = {}
     for row in conn.execute(SELECT_PARENTS, {"drink_id": drink_id}):
         parent_ids.setdefault(row["trial_id"], []).append(row["parent_trial_id"])
@@ -85,7 +85,7 @@ def parents(conn: sqlite3.Connection, drink_id: int) -> dict[int, list[int]]:
 
 
 def mark(conn: sqlite3.Connection, drink_id: int, trial_id: int, as_what: str) -> None:
-    """Mark what became of a trial; empty for nothing yet. Raises RecordNotFound, DomainError."""
+    """Mark a trial; empty for none. Raises RecordNotFound, DomainError."""
     drinks.get_trial(conn, drink_id, trial_id)
     if as_what and as_what not in MARKS:
         raise DomainError(f'"{as_what}" is no mark of a trial; use {", ".join(MARKS)}')
@@ -93,12 +93,12 @@ def mark(conn: sqlite3.Connection, drink_id: int, trial_id: int, as_what: str) -
 
 
 def marks(conn: sqlite3.Connection, drink_id: int) -> dict[int, str]:
-    """Return what became of a drink's trials, where something did."""
+    """Return the marks of a drink's trials."""
     return {row["trial_id"]: row["mark"] for row in conn.execute(SELECT_MARKS, {"drink_id": drink_id})}
 
 
 def tree(conn: sqlite3.Connection, family: str = "", most: int = MOST_NODES) -> list[NodeRecord]:
-    """Return the newest trials in view with their parents, by drink and number: of a family, or of all."""
+    """Return the newest visible trials with their parents, by drink and number: of a family, or of all."""
     return [_from_row(row) for row in conn.execute(SELECT_TREE, {"family": family, "most": most})]
 
 

@@ -1,4 +1,4 @@
-"""Lots: today's squeeze, this bottle, this batch, and what was read of them."""
+"""Lots: bottles, pressings and preparations, with their readings."""
 
 from __future__ import annotations
 
@@ -72,7 +72,7 @@ WHERE EXISTS (
 
 @dataclass(frozen=True, slots=True)
 class LotRecord:
-    """A lot as kept; ``contents`` are an ingredient's values as JSON, where it was cooked and what came out is known by its grams."""
+    """A lot; ``contents`` are an ingredient's values as JSON, where they were computed from a preparation."""
 
     slug: str
     name: str
@@ -89,7 +89,7 @@ class LotRecord:
 
 @dataclass(frozen=True, slots=True)
 class ReadingRecord:
-    """One reading of a lot, in the unit of its kind; ``device`` says what it was read with, empty for typed."""
+    """One reading of a lot, in the unit of its kind; ``device`` is what it was read with, empty for typed."""
 
     lot_id: int
     what: ReadingName
@@ -101,35 +101,35 @@ class ReadingRecord:
 
 
 def all_lots(conn: sqlite3.Connection) -> list[LotRecord]:
-    """Return every lot that can be read, oldest first."""
+    """Return every readable lot, oldest first."""
     return _readable(conn.execute(SELECT_ALL))
 
 
 def unreadable(conn: sqlite3.Connection) -> list[tuple[LotRecord, str]]:
-    """Lots that can't be read, as an earlier version may have taken them in, with what is wrong."""
+    """Return the lots that can't be read, with what is wrong."""
     every = [LotRecord(**row) for row in conn.execute(SELECT_ALL)]
     return [(lot, why) for lot in every if (why := _fault(lot))]
 
 
 def open_lots(conn: sqlite3.Connection) -> list[LotRecord]:
-    """Lots that aren't finished and can be read, oldest first."""
+    """Return readable lots that aren't finished, oldest first."""
     return _readable(conn.execute(SELECT_OPEN))
 
 
 def newest(conn: sqlite3.Connection, slugs: Iterable[str]) -> dict[str, LotRecord]:
-    """Today's lot of each of these ingredients: the newest that isn't finished."""
+    """Return today's lot of each of some ingredients: the newest that isn't finished."""
     wanted = {"slugs": json.dumps(sorted(set(slugs)))}
     return {lot.slug: lot for lot in _readable(conn.execute(SELECT_OPEN_OF, wanted))}
 
 
 def of_names(conn: sqlite3.Connection, wanted: Iterable[tuple[str, str]]) -> dict[tuple[str, str], LotRecord]:
-    """Lots by slug and name, as far as there are any."""
+    """Return lots by slug and name; missing ones are left out."""
     pairs = json.dumps(sorted(set(wanted)))
     return {(row["slug"], row["name"]): LotRecord(**row) for row in conn.execute(SELECT_NAMED, {"wanted": pairs})}
 
 
 def numbered(conn: sqlite3.Connection, lot_id: int) -> LotRecord | None:
-    """Return the lot with this number, if there is one."""
+    """Return the lot with an id, or None."""
     row = conn.execute(SELECT, {"id": lot_id}).fetchone()
     return None if row is None else LotRecord(**row)
 
@@ -148,11 +148,8 @@ def add(conn: sqlite3.Connection, lot: LotRecord) -> int:
     Raises
     ------
     RecordNotFound
-        There is no such ingredient.
-    RecordConflict
-        One of this ingredient has the name already.
-    DomainError
-        It was finished before it was made, more of it is left than was made, or it holds what can't be.
+        The ingredient doesn't exist. RecordConflict A lot of this ingredient has the name already. DomainError It was finished before
+        it was made, more is left than was made, or its composition is impossible.
     """
     ingredients.get(conn, lot.slug)
     _check(conn, lot)
@@ -160,7 +157,7 @@ def add(conn: sqlite3.Connection, lot: LotRecord) -> int:
 
 
 def change(conn: sqlite3.Connection, lot: LotRecord) -> None:
-    """Put a lot in the place of the one with its id; raises as `add`, and where a trial tells it by another name."""
+    """Replace the lot with the same id; raises as `add`, and where a trial uses its old name."""
     before = get(conn, lot.id)
     _check(conn, lot)
     if before.name != lot.name:
@@ -169,25 +166,25 @@ def change(conn: sqlite3.Connection, lot: LotRecord) -> None:
 
 
 def remove(conn: sqlite3.Connection, lot_id: int) -> None:
-    """Take a lot away that was noted by mistake; raises RecordConflict where a trial was made of it."""
+    """Delete a lot; raises RecordConflict where a trial was made with it."""
     lot = get(conn, lot_id)
     _not_in_a_trial(conn, lot, "mark it as used up instead")
     conn.execute(DELETE, {"id": lot_id})
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Take every lot away."""
+    """Delete every lot."""
     conn.execute(DELETE_ALL)
 
 
 def used_by(conn: sqlite3.Connection, lot: LotRecord) -> str:
-    """Return a trial that was made of it, as it is said; empty where there is none."""
+    """Return the name of a trial that was made with the lot; empty where there is none."""
     row = conn.execute(SELECT_USED, {"slug": lot.slug, "name": lot.name}).fetchone()
     return f"trial {row['number']} of {row['name']}" if row else ""
 
 
 def unused_name(conn: sqlite3.Connection, slug: str, name: str) -> str:
-    """Return the name, or where a lot of this ingredient has it already the same with a number."""
+    """Return the name, with a number where a lot of this ingredient has it already."""
     tried, number = name, 2
     while of_names(conn, [(slug, tried)]):
         tried, number = f"{name}, {number}", number + 1
@@ -195,12 +192,12 @@ def unused_name(conn: sqlite3.Connection, slug: str, name: str) -> str:
 
 
 def readings(conn: sqlite3.Connection) -> dict[int, list[ReadingRecord]]:
-    """Return every reading by its lot, oldest first."""
+    """Return every reading by lot, oldest first."""
     return _by_lot(conn.execute(SELECT_READINGS))
 
 
 def readings_of(conn: sqlite3.Connection, lot_ids: Iterable[int]) -> dict[int, list[ReadingRecord]]:
-    """Return readings of these lots by lot, oldest first."""
+    """Return the readings of some lots by lot, oldest first."""
     return _by_lot(conn.execute(SELECT_READINGS_OF, {"lots": json.dumps(sorted(set(lot_ids)))}))
 
 
@@ -211,7 +208,7 @@ def add_reading(conn: sqlite3.Connection, reading: ReadingRecord) -> int:
 
 
 def remove_reading(conn: sqlite3.Connection, lot_id: int, reading_id: int) -> None:
-    """Take a reading back; raises RecordNotFound."""
+    """Delete a reading; raises RecordNotFound."""
     if conn.execute(DELETE_READING, {"id": reading_id, "lot_id": lot_id}).rowcount == 0:
         raise RecordNotFound("reading", reading_id)
 

@@ -34,7 +34,7 @@ SELECT_WATER = "SELECT ratio, how FROM water_measure WHERE trial_id = :trial_id"
 
 @dataclass(frozen=True, slots=True)
 class MeasurementRecord:
-    """One reading: what, at which point of the making, its value, and the device it was read with."""
+    """One reading: quantity, point in the making, value, and device."""
 
     trial_id: int
     quantity: QuantityName
@@ -67,13 +67,13 @@ def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[MeasurementRecord]
 
 
 def remove(conn: sqlite3.Connection, measurement_id: int) -> None:
-    """Take a reading back; raises RecordNotFound."""
+    """Delete a reading; raises RecordNotFound."""
     if conn.execute(DELETE, {"id": measurement_id}).rowcount == 0:
         raise RecordNotFound("measurement", measurement_id)
 
 
 def put_water(conn: sqlite3.Connection, trial_id: int, technique: str, ratio: float | None, how: str = "") -> None:
-    """Note what a trial's readings say of its water; None where they say nothing (any more)."""
+    """Save the dilution by a trial's readings; None where they no longer show any."""
     if ratio is None:
         conn.execute(DELETE_WATER, {"trial_id": trial_id})
     else:
@@ -81,13 +81,13 @@ def put_water(conn: sqlite3.Connection, trial_id: int, technique: str, ratio: fl
 
 
 def water_of(conn: sqlite3.Connection, trial_id: int) -> tuple[float, str] | None:
-    """Return what a trial's readings say of its water: the ratio to what was predicted, and how it was found."""
+    """Return the dilution by a trial's readings: its ratio to the forecast, and the method of calculation."""
     row = conn.execute(SELECT_WATER, {"trial_id": trial_id}).fetchone()
     return (row["ratio"], row["how"]) if row else None
 
 
 def ratios(conn: sqlite3.Connection) -> dict[Technique, list[float]]:
-    """Water measured by water forecast, by technique, oldest first."""
+    """Return measured dilution by forecast dilution, by technique, oldest first."""
     ratios_of: dict[Technique, list[float]] = {}
     for row in conn.execute(SELECT_RATIOS):
         ratios_of.setdefault(row["technique"], []).append(row["ratio"])

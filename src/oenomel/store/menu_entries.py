@@ -1,4 +1,4 @@
-"""Menu and stock levels: prices and serves by drink, pars by ingredient, prices of dry goods, the currency."""
+"""Price and expected serves of drinks, pars of ingredients, prices of dry goods, the currency."""
 
 from __future__ import annotations
 
@@ -37,7 +37,7 @@ MOST = 1_000_000.0
 
 @dataclass(frozen=True, slots=True)
 class OnTheList:
-    """Price of a drink, and how many are expected tonight; None where nobody said."""
+    """Price of a drink, and the number expected tonight; None where unknown."""
 
     drink_id: int
     price: float | None
@@ -45,12 +45,12 @@ class OnTheList:
 
 
 def listed(conn: sqlite3.Connection) -> dict[int, OnTheList]:
-    """Return what was told of drinks, by drink."""
+    """Return prices and expected serves, by drink."""
     return {row["drink_id"]: OnTheList(**row) for row in conn.execute(SELECT_LISTED)}
 
 
 def put_on_the_list(conn: sqlite3.Connection, told: OnTheList) -> None:
-    """Note what a drink is sold for and how many are expected; raises RecordNotFound, DomainError."""
+    """Save a drink's price and expected serves; raises RecordNotFound, DomainError."""
     drinks.get(conn, told.drink_id)
     if told.price is not None and not 0 < told.price <= MOST:
         raise DomainError("a price of nothing is no price: leave it out where it isn't known")
@@ -58,12 +58,12 @@ def put_on_the_list(conn: sqlite3.Connection, told: OnTheList) -> None:
 
 
 def pars(conn: sqlite3.Connection) -> dict[str, float]:
-    """Compute how much of each should stand there at least, [ml], by slug."""
+    """Return the pars, [ml], by slug."""
     return {row["slug"]: row["par_ml"] for row in conn.execute(SELECT_PARS)}
 
 
 def put_par(conn: sqlite3.Connection, slug: str, par_ml: float | None) -> None:
-    """Note how much of an ingredient should stand there; None where that is nobody's care. Raises RecordNotFound, OutOfRange."""
+    """Save the par of an ingredient; None deletes it. Raises RecordNotFound, OutOfRange."""
     ingredients.get(conn, slug)
     if par_ml is None:
         conn.execute(DELETE_PAR, {"slug": slug})
@@ -74,12 +74,12 @@ def put_par(conn: sqlite3.Connection, slug: str, par_ml: float | None) -> None:
 
 
 def good_prices(conn: sqlite3.Connection) -> dict[str, float]:
-    """Return what a kilogram of dry goods costs, by slug of the good."""
+    """Return the prices of dry goods per kilogram, by slug of the good."""
     return {row["slug"]: row["price_per_kg"] for row in conn.execute(SELECT_GOOD_PRICES)}
 
 
 def put_good_price(conn: sqlite3.Connection, slug: str, price_per_kg: float | None) -> None:
-    """Note what a kilogram costs; None forgets it. Raises DomainError."""
+    """Save the price of a good per kilogram; None deletes it. Raises DomainError."""
     if price_per_kg is None:
         conn.execute(DELETE_GOOD_PRICE, {"slug": slug})
     elif not 0 < price_per_kg <= MOST:
@@ -89,17 +89,17 @@ def put_good_price(conn: sqlite3.Connection, slug: str, price_per_kg: float | No
 
 
 def currency(conn: sqlite3.Connection) -> str:
-    """Return the bar's own currency as it is written beside a price; empty where nobody said."""
+    """Return the currency; empty where none was set."""
     row = conn.execute(SELECT_CURRENCY).fetchone()
     return str(row["value"]) if row else ""
 
 
 def put_currency(conn: sqlite3.Connection, sign: str) -> None:
-    """Note how prices are written."""
+    """Save the currency."""
     conn.execute(UPSERT_CURRENCY, {"value": sign})
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Forget all of it."""
+    """Delete all of it."""
     for statement in DELETE_EACH:
         conn.execute(statement)

@@ -1,4 +1,4 @@
-"""Drinks that began as new ideas, their tasting notes, and the bar's own aroma pairings."""
+"""Drinks that began as originals, their tasting sheets, and the bar's aroma pairings."""
 
 from __future__ import annotations
 
@@ -35,7 +35,7 @@ SELECT (SELECT count(*) FROM trial) AS trials, (SELECT coalesce(max(id), 0) FROM
 
 @dataclass(frozen=True, slots=True)
 class OriginalSheet:
-    """A scored sheet of an original: its spec as JSON, the score, and what the taster usually gives."""
+    """A scored sheet of an original: its spec as JSON, the score, and the taster's mean."""
 
     spec: str
     score: float
@@ -43,12 +43,12 @@ class OriginalSheet:
 
 
 def mark(conn: sqlite3.Connection, drink_id: int, wish: str) -> None:
-    """Note that a drink began as an original, with the wish (JSON) that it came of."""
+    """Mark a drink as an original, with the criteria it was found by (JSON)."""
     conn.execute(UPSERT_ORIGINAL, {"drink_id": drink_id, "wish": wish})
 
 
 def wishes(conn: sqlite3.Connection) -> dict[int, str]:
-    """Return the wishes of drinks that began as originals, by drink."""
+    """Return the criteria of drinks that began as originals, by drink."""
     return {row["drink_id"]: row["wish"] for row in conn.execute(SELECT_WISHES)}
 
 
@@ -58,18 +58,18 @@ def sheets(conn: sqlite3.Connection) -> list[OriginalSheet]:
 
 
 def kinship(conn: sqlite3.Connection) -> dict[frozenset[str], float]:
-    """Return what the bar set, by pair of groups."""
+    """Return the bar's aroma pairings, by pair of groups."""
     return {frozenset((row["one"], row["other"])): row["value"] for row in conn.execute(SELECT_KINSHIP)}
 
 
 def put_kinship(conn: sqlite3.Connection, one: str, other: str, value: float) -> None:
-    """Set the kinship of a pair of groups."""
+    """Save the value of a pair of groups."""
     first, second = sorted((one, other))
     conn.execute(UPSERT_KINSHIP, {"one": first, "other": second, "value": value})
 
 
 def remove_kinship(conn: sqlite3.Connection, one: str = "", other: str = "") -> None:
-    """Put a pair back to what ships, or all of them where none is named."""
+    """Delete the bar's value of a pair, or all of them where none is named."""
     if one:
         first, second = sorted((one, other))
         conn.execute(DELETE_KINSHIP, {"one": first, "other": second})
@@ -78,5 +78,5 @@ def remove_kinship(conn: sqlite3.Connection, one: str = "", other: str = "") -> 
 
 
 def state(conn: sqlite3.Connection) -> tuple[object, ...]:
-    """Return what changes whenever the book, its tastings or the kinship do."""
+    """Return a token that changes whenever the book, its tastings or the pairings do."""
     return tuple(conn.execute(SELECT_STATE).fetchone())

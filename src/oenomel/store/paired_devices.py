@@ -1,4 +1,4 @@
-"""Devices that were let in from the network. Of what a device shows only a digest is kept."""
+"""Paired devices. Only a digest of a device's secret is stored."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ DELETE_DEVICE = "DELETE FROM device WHERE id = :id"
 
 @dataclass(frozen=True, slots=True)
 class DeviceRecord:
-    """A device that was let in."""
+    """A paired device."""
 
     id: int
     name: str
@@ -33,20 +33,20 @@ class DeviceRecord:
 
 
 def signing_key(conn: sqlite3.Connection) -> str:
-    """Return what this bar signs its devices' cookies with."""
+    """Return the key that signs device cookies."""
     key: str = conn.execute(SELECT_KEY).fetchone()["key"]
     return key
 
 
 def add(conn: sqlite3.Connection, name: str, may_write: bool) -> tuple[int, str]:
-    """Let a device in: its id, and the secret that it is to show."""
+    """Add a device; returns its id and its secret."""
     secret = secrets.token_urlsafe(32)
     values = {"name": name, "secret": digest_of(secret), "may_write": int(may_write), "paired_at": now()}
     return new_id(conn.execute(INSERT_DEVICE, values)), secret
 
 
 def that_shows(conn: sqlite3.Connection, secret: str) -> DeviceRecord | None:
-    """Return the device with this secret; None where there is none, or it was forgotten."""
+    """Return the device with a secret; None where there is none."""
     row = conn.execute(SELECT_BY_SECRET, {"secret": digest_of(secret)}).fetchone()
     return _from_row(row) if row else None
 
@@ -57,7 +57,7 @@ def all_devices(conn: sqlite3.Connection) -> list[DeviceRecord]:
 
 
 def remove(conn: sqlite3.Connection, device_id: int) -> str:
-    """Forget a device, and return the digest of what it showed; raises RecordNotFound."""
+    """Delete a device, and return the digest of its secret; raises RecordNotFound."""
     row = conn.execute(SELECT_SECRET, {"id": device_id}).fetchone()
     if row is None:
         raise RecordNotFound("device", device_id)
@@ -70,5 +70,5 @@ def _from_row(row: sqlite3.Row) -> DeviceRecord:
 
 
 def digest_of(secret: str) -> str:
-    """Return what is kept of what a device shows."""
+    """Return the digest of a secret."""
     return hashlib.sha256(secret.encode()).hexdigest()

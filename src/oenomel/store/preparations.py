@@ -23,7 +23,7 @@ DELETE_ALL = "DELETE FROM preparation"
 
 @dataclass(frozen=True, slots=True)
 class PreparationRecord:
-    """A preparation as kept: the slug of what it makes, and its file."""
+    """A preparation: the slug of its ingredient, and its file."""
 
     slug: str
     content: str
@@ -31,12 +31,12 @@ class PreparationRecord:
 
 
 def all_preparations(conn: sqlite3.Connection) -> list[PreparationRecord]:
-    """Return every preparation, by what it makes."""
+    """Return every preparation, by its ingredient."""
     return [PreparationRecord(**row) for row in conn.execute(SELECT_ALL)]
 
 
 def get(conn: sqlite3.Connection, slug: str) -> PreparationRecord:
-    """Return what makes an ingredient; raises RecordNotFound."""
+    """Return the preparation of an ingredient; raises RecordNotFound."""
     row = conn.execute(SELECT, {"slug": slug}).fetchone()
     if row is None:
         raise RecordNotFound("preparation", slug)
@@ -44,17 +44,17 @@ def get(conn: sqlite3.Connection, slug: str) -> PreparationRecord:
 
 
 def put(conn: sqlite3.Connection, preparation: PreparationRecord) -> None:
-    """Save a preparation, or replace the one that makes the same; raises RecordNotFound for an unknown ingredient."""
+    """Save a preparation, or replace the one of the same ingredient; raises RecordNotFound for an unknown ingredient."""
     ingredients.get(conn, preparation.slug)
     conn.execute(UPSERT, {"slug": preparation.slug, "content": preparation.content, "origin": preparation.origin})
 
 
 def remove(conn: sqlite3.Connection, slug: str) -> None:
-    """Take a preparation away; what was made by it stays. Raises RecordNotFound."""
+    """Delete a preparation; its lots stay. Raises RecordNotFound."""
     if conn.execute(DELETE, {"slug": slug}).rowcount == 0:
         raise RecordNotFound("preparation", slug)
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Take every preparation away."""
+    """Delete every preparation."""
     conn.execute(DELETE_ALL)

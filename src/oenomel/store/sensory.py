@@ -1,4 +1,4 @@
-"""Sittings of triangle tests, exercises without a glass, and who is in training."""
+"""Sittings of triangle tests, exercises without a glass, and trainings."""
 
 from __future__ import annotations
 
@@ -86,7 +86,7 @@ MOST_EXERCISES = 400
 
 @dataclass(frozen=True, slots=True)
 class SittingRecord:
-    """A sitting: ``tasters`` (a list), ``bottles`` (slug by job) and ``jugs`` (what was poured into each) as JSON."""
+    """A sitting: ``tasters`` (a list), ``bottles`` (slug by role) and ``jugs`` (their pours) as JSON."""
 
     matter: str
     tasters: str
@@ -102,7 +102,7 @@ class SittingRecord:
 
 @dataclass(frozen=True, slots=True)
 class TriangleRecord:
-    """A triangle; ``found`` is None until it was answered, ``answer`` is the glass that was chosen, where one was told."""
+    """A triangle; ``found`` is None until it is answered, ``answer`` is the named glass, where there is one."""
 
     sitting_id: int
     taster: str
@@ -120,7 +120,7 @@ class TriangleRecord:
 
 @dataclass(frozen=True, slots=True)
 class ExerciseRecord:
-    """An exercise: ``question``, ``solution`` and what was ``said`` as JSON; ``score`` is None until it was answered."""
+    """An exercise: ``question``, ``solution`` and the answers ``said`` as JSON; ``score`` is None until it is answered."""
 
     taster: str
     kind: str
@@ -148,23 +148,23 @@ def all_sittings(conn: sqlite3.Connection) -> list[SittingRecord]:
 
 
 def open_sittings(conn: sqlite3.Connection) -> list[SittingRecord]:
-    """Return those that weren't ended, newest first."""
+    """Return the open sittings, newest first."""
     return [SittingRecord(**row) for row in conn.execute(SELECT_OPEN)]
 
 
 def add_sitting(conn: sqlite3.Connection, record: SittingRecord) -> int:
-    """Begin a sitting and return its id; now where no time is given."""
+    """Add a sitting and return its id; with the present time where none is given."""
     return new_id(conn.execute(INSERT_SITTING, asdict(record) | {"began_at": record.began_at or now()}))
 
 
 def end_sitting(conn: sqlite3.Connection, sitting_id: int) -> None:
-    """End a sitting; one that was ended stays as it is. Raises RecordNotFound."""
+    """End a sitting; an ended one stays unchanged. Raises RecordNotFound."""
     sitting(conn, sitting_id)
     conn.execute(END_SITTING, {"id": sitting_id, "at": now()})
 
 
 def remove_sitting(conn: sqlite3.Connection, sitting_id: int) -> None:
-    """Take a sitting back with its triangles: they teach nothing any more. Raises RecordNotFound."""
+    """Delete a sitting with its triangles. Raises RecordNotFound."""
     sitting(conn, sitting_id)
     conn.execute(DELETE_SITTING, {"id": sitting_id})
 
@@ -183,7 +183,7 @@ def triangles_of(conn: sqlite3.Connection, sitting_id: int) -> list[TriangleReco
 
 
 def triangles_of_taster(conn: sqlite3.Connection, taster: str) -> list[tuple[str, TriangleRecord]]:
-    """Return the latest answered triangles of a taster, or of everyone for an empty name, with their matter, oldest first."""
+    """Return the latest answered triangles of a taster, or of everyone for an empty name, with their attribute, oldest first."""
     rows = conn.execute(SELECT_OF_TASTER, {"taster": taster, "most": MOST_TRIANGLES}).fetchall()
     newest_first = [dict(row) for row in reversed(rows)]
     return [(row.pop("matter"), TriangleRecord(**row)) for row in newest_first]
@@ -196,7 +196,7 @@ def add_triangle(conn: sqlite3.Connection, record: TriangleRecord) -> int:
 
 
 def answer_triangle(conn: sqlite3.Connection, triangle_id: int, answer: int | None, *, found: bool) -> None:
-    """Save an answer; raises RecordNotFound, or RecordConflict where it was answered before."""
+    """Save an answer; raises RecordNotFound, or RecordConflict where there is one already."""
     triangle(conn, triangle_id)
     done = conn.execute(ANSWER_TRIANGLE, {"id": triangle_id, "answer": answer, "found": int(found), "at": now()})
     if not done.rowcount:
@@ -212,12 +212,12 @@ def exercise(conn: sqlite3.Connection, exercise_id: int) -> ExerciseRecord:
 
 
 def all_exercises(conn: sqlite3.Connection) -> list[ExerciseRecord]:
-    """Return every exercise that was answered, oldest first."""
+    """Return every answered exercise, oldest first."""
     return [ExerciseRecord(**row) for row in conn.execute(SELECT_EXERCISES)]
 
 
 def exercises_of(conn: sqlite3.Connection, taster: str) -> list[ExerciseRecord]:
-    """Return the latest exercises of somebody, newest first, those not answered too."""
+    """Return the latest exercises of a taster, newest first, unanswered ones too."""
     return [ExerciseRecord(**row) for row in conn.execute(SELECT_EXERCISES_OF, {"taster": taster, "most": MOST_EXERCISES})]
 
 
@@ -227,7 +227,7 @@ def add_exercise(conn: sqlite3.Connection, record: ExerciseRecord) -> int:
 
 
 def answer_exercise(conn: sqlite3.Connection, exercise_id: int, said: str, score: float) -> None:
-    """Save what was said and its score; raises RecordNotFound, or RecordConflict where it was answered before."""
+    """Save the answers and the score; raises RecordNotFound, or RecordConflict where there are answers already."""
     exercise(conn, exercise_id)
     done = conn.execute(ANSWER_EXERCISE, {"id": exercise_id, "said": said, "score": score, "at": now()})
     if not done.rowcount:
@@ -235,32 +235,32 @@ def answer_exercise(conn: sqlite3.Connection, exercise_id: int, said: str, score
 
 
 def begin_training(conn: sqlite3.Connection, taster: str, at: str = "") -> None:
-    """From now on, or from a time that is told, what somebody does counts for the week's plan."""
+    """Begin a taster's weekly plan, with the present time where none is given."""
     conn.execute(UPSERT_TRAINING, {"taster": taster, "at": at or now()})
 
 
 def end_training(conn: sqlite3.Connection, taster: str) -> None:
-    """Put the plan away; what was learnt stays."""
+    """Delete a taster's weekly plan."""
     conn.execute(DELETE_TRAINING, {"taster": taster})
 
 
 def training(conn: sqlite3.Connection, taster: str) -> str | None:
-    """Since when somebody is in training; None where he isn't."""
+    """Return when a taster's weekly plan began; None without one."""
     row = conn.execute(SELECT_TRAINING, {"taster": taster}).fetchone()
     return None if row is None else str(row["began_at"])
 
 
 def trainings(conn: sqlite3.Connection) -> list[tuple[str, str]]:
-    """Find who is in training, and since when."""
+    """Return the tasters with a weekly plan, and when it began."""
     return [(row["taster"], row["began_at"]) for row in conn.execute(SELECT_TRAININGS)]
 
 
 def tasters(conn: sqlite3.Connection) -> list[str]:
-    """Everyone who has tasted or trained in this bar."""
+    """Return everyone who has tasted or trained in this bar."""
     return [row["taster"] for row in conn.execute(SELECT_TASTERS)]
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Take everything away that was learnt of tongues."""
+    """Delete all sensory training."""
     for statement in DELETE_ALL:
         conn.execute(statement)

@@ -1,4 +1,4 @@
-"""The shelf: what the bar has, what is low or out, and its price."""
+"""The shelf: what is in stock, low or out, and its price."""
 
 from __future__ import annotations
 
@@ -30,13 +30,12 @@ def all_shelved(conn: sqlite3.Connection) -> dict[str, Shelved]:
 
 
 def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
-    """Put an ingredient on the shelf, or change how it stands there.
+    """Put an ingredient on the shelf, or change its entry.
 
     Raises
     ------
     RecordNotFound
-        There is no such ingredient.
-    OutOfRange, DomainError
+        The ingredient doesn't exist. OutOfRange, DomainError
     """
     if shelved.state not in SHELF_STATES:
         raise DomainError(f'"{shelved.state}" is not a state of the shelf; use {", ".join(SHELF_STATES)}')
@@ -49,7 +48,7 @@ def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
 
 
 def remove(conn: sqlite3.Connection, slug: str) -> None:
-    """Take an ingredient off the shelf; it stays in the larder."""
+    """Take an ingredient off the shelf."""
     conn.execute(DELETE, {"slug": slug})
 
 

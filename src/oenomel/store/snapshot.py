@@ -1,4 +1,4 @@
-"""A whole copy of an open data file, made by SQLite's own backup: consistent though the file is in use, and there whole or not at all."""
+"""A complete copy of an open data file by SQLite's backup: consistent although the file is in use, and written completely or not at all."""
 
 from __future__ import annotations
 
@@ -18,12 +18,12 @@ WAIT_SECONDS: Final = 3.0
 
 
 def snapshot(conn: sqlite3.Connection, target: Path) -> None:
-    """Write a copy of what a connection sees to a file of its own, which takes its place only once it is whole and on the disk.
+    """Copy what a connection sees to a file, which takes its final name only once it is complete and on the disk.
 
     Raises
     ------
     sqlite3.Error, OSError
-        Nothing is left behind but what lay there before.
+        The folder stays as it was.
     """
     part = target.with_name(f".{target.name}.{os.getpid()}.part")
     for path in target.parent.glob(".*.part"):
@@ -51,12 +51,12 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
 
 
 def copy_pages(conn: sqlite3.Connection, target: sqlite3.Connection) -> None:
-    """Copy all that a connection sees into another, as one transaction of that one.
+    """Copy what a connection sees into another, in one transaction.
 
     Raises
     ------
     sqlite3.OperationalError
-        Another program held one of the two for longer than a lock is waited for; SQLite's own backup would wait for ever.
+        Another program held one of the two files longer than a lock is waited for; SQLite's own backup would wait for ever.
     """
     deadline = time.monotonic() + WAIT_SECONDS
 
@@ -70,7 +70,7 @@ def copy_pages(conn: sqlite3.Connection, target: sqlite3.Connection) -> None:
 
 
 def sync_folder(folder: Path) -> None:
-    """Put on the disk which files a folder holds, where the platform can."""
+    """Flush a folder's entries to the disk, where the platform can."""
     with suppress(OSError):
         opened = os.open(folder, os.O_RDONLY)
         try:

@@ -18,7 +18,7 @@ DELETE = "DELETE FROM cloud_spec WHERE id = :id AND drink_id = :drink_id"
 
 @dataclass(frozen=True, slots=True)
 class CloudSpecRecord:
-    """A spec of a drink from elsewhere: ``name`` says whose, ``spec`` is JSON text."""
+    """A spec of a drink from elsewhere: ``name`` is its author, ``spec`` is JSON text."""
 
     id: int
     drink_id: int
@@ -33,12 +33,12 @@ def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[CloudSpecRecord]:
 
 
 def add(conn: sqlite3.Connection, drink_id: int, name: str, spec: str, added_at: str = "") -> int:
-    """Add a spec and return its id; a given time is kept. Raises RecordNotFound."""
+    """Add a spec and return its id; a given time is used. Raises RecordNotFound."""
     drinks.get(conn, drink_id)
     return new_id(conn.execute(INSERT, {"drink_id": drink_id, "name": name, "spec": spec, "added_at": added_at or now()}))
 
 
 def remove(conn: sqlite3.Connection, drink_id: int, spec_id: int) -> None:
-    """Take a spec out; raises RecordNotFound."""
+    """Delete a spec; raises RecordNotFound."""
     if conn.execute(DELETE, {"id": spec_id, "drink_id": drink_id}).rowcount == 0:
         raise RecordNotFound("spec in the cloud", spec_id)

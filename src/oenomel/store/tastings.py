@@ -1,4 +1,4 @@
-"""Tasting notes of trials and of single ingredients, and when a palate was reset."""
+"""Tasting sheets of trials, ingredients tasted alone, and resets of palates."""
 
 from __future__ import annotations
 
@@ -61,7 +61,7 @@ MOST_SHEETS = 200
 
 @dataclass(frozen=True, slots=True)
 class TastingRecord:
-    """A sheet: what was said of each axis (−3 to 3, None for nothing), ``words`` as JSON text by part of the sheet."""
+    """A sheet: the verdict on each axis (−3 to 3, None for none), ``words`` as JSON text by part of the sheet."""
 
     trial_id: int
     taster: str
@@ -81,7 +81,7 @@ class TastingRecord:
 
 @dataclass(frozen=True, slots=True)
 class PartTastingRecord:
-    """A bottle or a juice tasted alone; ``amended`` where its aroma or impression was changed by it."""
+    """An ingredient tasted alone; ``amended`` where its aroma or impression was changed by it."""
 
     slug: str
     taster: str
@@ -92,7 +92,7 @@ class PartTastingRecord:
 
 
 def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
-    """Save a sheet and return its id; raises RecordNotFound for an unknown trial. A given time is kept."""
+    """Save a sheet and return its id; raises RecordNotFound for an unknown trial. A given time is used."""
     trial = drinks.trial(conn, sheet.trial_id)
     tasting_id = new_id(conn.execute(INSERT, asdict(sheet) | {"tasted_at": sheet.tasted_at or now()}))
     book_search.write_down(conn, trial.drink_id)
@@ -100,18 +100,18 @@ def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
 
 
 def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[TastingRecord]:
-    """Return all sheets of a drink's trials, oldest first, of trials out of view too."""
+    """Return all sheets of a drink's trials, oldest first, those of hidden trials too."""
     return [_from_row(row) for row in conn.execute(SELECT_OF_DRINK, {"drink_id": drink_id})]
 
 
 def for_palate(conn: sqlite3.Connection, taster: str) -> list[TastingRecord]:
-    """Return the latest sheets of a taster, or of everyone for an empty name, since his palate was last reset; oldest first."""
+    """Return the latest sheets of a taster, or of everyone for an empty name, since the palate was last reset; oldest first."""
     rows = conn.execute(SELECT_FOR_PALATE, {"taster": taster, "most": MOST_SHEETS}).fetchall()
     return [_from_row(row) for row in reversed(rows)]
 
 
 def remove(conn: sqlite3.Connection, tasting_id: int) -> None:
-    """Take a sheet back; raises RecordNotFound."""
+    """Delete a sheet; raises RecordNotFound."""
     row = conn.execute(SELECT_TRIAL, {"id": tasting_id}).fetchone()
     if row is None:
         raise RecordNotFound("tasting", tasting_id)
@@ -120,38 +120,38 @@ def remove(conn: sqlite3.Connection, tasting_id: int) -> None:
 
 
 def tasters(conn: sqlite3.Connection) -> list[tuple[str, int, str]]:
-    """Find who has tasted: name, how many sheets, when last."""
+    """Return the tasters: name, number of sheets, time of the last."""
     return [(row["taster"], row["sheets"], row["last"]) for row in conn.execute(SELECT_TASTERS)]
 
 
 def reset_palate(conn: sqlite3.Connection, taster: str, since: str = "") -> None:
-    """From now on, or from a time that is told, a palate is learnt anew; its sheets stay with their trials."""
+    """Learn a palate from now on, or from a given time; older sheets stay with their trials."""
     conn.execute(UPSERT_RESET, {"taster": taster, "since": since or now()})
 
 
 def resets(conn: sqlite3.Connection) -> list[tuple[str, str]]:
-    """Return whose palate is learnt anew, and since when."""
+    """Return the resets of palates: taster and time."""
     return [(row["taster"], row["since"]) for row in conn.execute(SELECT_RESETS)]
 
 
 def add_part(conn: sqlite3.Connection, part: PartTastingRecord) -> int:
-    """Save what a part tasted of alone; raises RecordNotFound for an unknown ingredient."""
+    """Save the tasting of an ingredient alone; raises RecordNotFound for an unknown ingredient."""
     ingredients.get(conn, part.slug)
     return new_id(conn.execute(INSERT_PART, asdict(part) | {"tasted_at": part.tasted_at or now()}))
 
 
 def of_part(conn: sqlite3.Connection, slug: str) -> list[PartTastingRecord]:
-    """Return what an ingredient tasted of alone, oldest first."""
+    """Return the tastings of an ingredient alone, oldest first."""
     return [_part_from_row(row) for row in conn.execute(SELECT_PARTS, {"slug": slug})]
 
 
 def all_parts(conn: sqlite3.Connection) -> list[PartTastingRecord]:
-    """Return what every ingredient tasted of alone, oldest first."""
+    """Return the tastings of all ingredients alone, oldest first."""
     return [_part_from_row(row) for row in conn.execute(SELECT_ALL_PARTS)]
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Forget what parts tasted of, and from when palates were learnt; sheets go with their trials."""
+    """Delete tastings of ingredients alone, and resets of palates; sheets are deleted with their trials."""
     for statement in (DELETE_PARTS, DELETE_RESETS):
         conn.execute(statement)
 

@@ -1,4 +1,4 @@
-"""Devices that were forgotten for good: digests of what they showed, in a file beside the data file, which no older copy of that undoes."""
+"""Digests of removed devices in a file beside the data file, so that restoring an older copy lets none back in."""
 
 from __future__ import annotations
 
@@ -11,12 +11,12 @@ __all__ = ["forget_for_good", "forgotten_file"]
 
 
 def forgotten_file(data: Path) -> Path:
-    """Find where they stand for a data file."""
+    """Return the path of that file for a data file."""
     return data.with_name(f"{data.stem}-forgotten-devices.txt")
 
 
 def forget_for_good(data: Path, digest: str) -> None:
-    """Write one down, on the disk before it returns; raises OSError."""
+    """Add a digest, on the disk before it returns; raises OSError."""
     opened = os.open(forgotten_file(data), os.O_WRONLY | os.O_CREAT | os.O_APPEND, OWNER_ONLY)
     try:
         os.write(opened, f"{digest}\n".encode("ascii"))

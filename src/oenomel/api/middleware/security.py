@@ -35,7 +35,7 @@ class Guard:
     """Adds the security headers; refuses unknown host names (rebinding), writes sent by another site's page, and bodies declared too
     large; a body without a declared size is left to the API.
 
-    ``names`` are those by which it is called; ``own_addresses`` lets the address in too to which the caller came.
+    ``names`` are the accepted host names; with ``own_addresses`` the address that the client connected to is accepted as well.
     """
 
     def __init__(self, app: ASGIApp, names: frozenset[str], *, own_addresses: bool = False) -> None:

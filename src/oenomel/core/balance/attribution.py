@@ -50,8 +50,8 @@ _ALIKE: Final[tuple[Callable[[Pour, Pour], bool], ...]] = (
 class Change:
     """One change in words, and its effect: on each figure in its unit, and on each axis in noticeable steps.
 
-    ``cause`` names it after a "by": "drier by the triple sec"; ``brings`` are the axes of which its pour holds something itself, so that
-    it does more than make the drink larger or smaller. Over all changes of a pair of drinks each of them adds up to the whole difference.
+    ``cause`` names it after a "by": "drier by the triple sec"; ``brings`` are the axes to which its pour contributes more than volume.
+    The effects of all changes between two drinks add up to their whole difference.
     """
 
     words: str

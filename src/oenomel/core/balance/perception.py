@@ -107,7 +107,7 @@ _SURENESS: Final = ((0.975, "surely"), (0.9, "very likely"), (0.75, "likely"))
 def steps_between(level: ArrayLike, reference: ArrayLike, axis: Axis) -> NDArray[np.float64]:
     """Noticeable steps from a reference to a level, n = ln(x/x*)/ln(1+k), shape as broadcast; positive means more.
 
-    A good ruler and a rough threshold: the ratios come from single tastes in water.
+    A good measure of distance but a rough threshold: the ratios come from single tastes in water.
 
     >>> round(float(steps_between(1.17 * 8, 8, AXES["sugar"])), 6)
     1.0

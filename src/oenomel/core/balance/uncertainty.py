@@ -119,7 +119,7 @@ class Uncertainty:
 class Difference:
     """Difference of one value between two drinks: its size, its 80 % interval, and the probability of its sign (0.5 to 1).
 
-    Two that are the same in everything differ by exactly nothing, for sure.
+    Equal drinks differ by exactly zero, with certainty.
     """
 
     by: float

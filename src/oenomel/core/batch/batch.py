@@ -63,7 +63,8 @@ class BatchWish:
     """Request for a batch: how it is served, and its size by exactly one of serves, a container in ml, or ``all_of`` (a slug, and the
     ml of it to use up).
 
-    ``container_ml`` beside serves is the one that it has to go into. ``cold`` is where it waits; None: where such a service wants it.
+    ``container_ml`` together with serves is the container they must fit in. ``cold`` is where it is stored; None: the usual place for
+    the service.
     """
 
     service: Service
@@ -76,7 +77,7 @@ class BatchWish:
 
     @property
     def place(self) -> Cold:
-        """Where the batch is stored."""
+        """Place where the batch is stored."""
         return _PLACE_OF[self.service] if self.cold is None else self.cold
 
 
@@ -135,7 +136,7 @@ class Batch:
 
     @cached_property
     def fit(self) -> Fit:
-        """How the batch fits its container."""
+        """Fit of the batch in its container."""
         return fit_of(self.total_ml, self.scale, self.container_ml)
 
     @cached_property
@@ -202,11 +203,11 @@ def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -
     Raises
     ------
     OutOfRange
-        So many serves, such a container or such a grid can't be.
+        The number of serves, the container or the grid is impossible.
     DomainError
-        The container is smaller than a serve, it would be poured up without any cold, or what is to be used up isn't in it.
-    NothingToDrink
-        Nothing of it could wait in a bottle.
+        The container is smaller than a serve, the batch would be served up without being cold, or the ingredient to use up isn't in it.
+    EmptyDrink
+        No pour can go into a batch.
     """
     checked_grid(wish.grid_ml)
     if wish.cold == "room" and wish.service in ("chilled", "freezer", "bubbles"):

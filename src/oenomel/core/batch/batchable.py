@@ -1,4 +1,4 @@
-"""Which pours go into the batch, and which are added to each serve (common practice)."""
+"""Division of pours into those that go into the batch and those that are added to each serve (common practice)."""
 
 from __future__ import annotations
 

@@ -145,7 +145,7 @@ def chilling(volume_ml: float, heat_j_per_k: float, where: Cold, from_c: float, 
     Raises
     ------
     DomainError
-        It never gets there.
+        The temperature is never reached.
     """
     cold_place = PLACES[where]
     if from_c <= to_c:

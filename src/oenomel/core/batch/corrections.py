@@ -84,14 +84,13 @@ def corrections(
 ) -> tuple[Correction, ...]:
     """Return the additions that move one axis of a batch by some steps, those in stock first.
 
-    ``pours`` are all of the bottle with its water; ``level`` is what it holds in 100 ml where that was measured.
-    What can be poured is added; what can't be taken out is thinned by all the rest of the drink in its own shares. x ml of something with
-    k per 100 ml take c to ρc where x = V·c(ρ − 1)/(k − ρc).
+    ``pours`` are the whole batch with its water; ``level`` is its measured level per 100 ml, if any. A lack is corrected by adding; an
+    excess by adding all other pours in proportion. x ml of something with k per 100 ml take c to ρc where x = V·c(ρ − 1)/(k − ρc).
 
     Raises
     ------
     DomainError
-        Nothing there moves it that way.
+        No pour moves the axis that way.
     """
     axis = AXES[axis_name]
     if steps == 0:

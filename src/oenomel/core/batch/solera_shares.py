@@ -41,7 +41,7 @@ def shares(fillings: Mapping[int, Filling], of: int) -> list[tuple[int, float]]:
     Raises
     ------
     DomainError
-        A filling would be older than itself, or isn't there.
+        A filling would be older than itself, or is missing.
 
     >>> chain = {1: Filling(1, 750), 2: Filling(2, 500, 1, 250), 3: Filling(3, 500, 2, 250)}
     >>> [(key, round(share, 4)) for key, share in shares(chain, 3)]

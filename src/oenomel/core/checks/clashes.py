@@ -1,7 +1,7 @@
 """Clashes: ingredients that no bartender would mix although the figures balance (common practice).
 
-The same table serves the findings of a drink that somebody writes and the search for drinks that nobody wrote yet: ingredients belong to
-classes, and a clash is two classes in one glass, or more of one class than a drink bears.
+The same table serves the checks of a written drink and the search for originals: ingredients belong to classes, and a clash is two
+classes in one glass, or too much of one class.
 """
 
 from __future__ import annotations

@@ -109,7 +109,7 @@ def time_factor(method: Method) -> float:
 def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
     """Compute the water that the tin takes from the ice by the chosen school, [ml], shape as the tin's.
 
-    A house that has measured its technique has its factor on it.
+    The bar's own factor for the technique is applied, where it was measured.
     """
     if dilution_model(method, conditions) == "heat balance":
         return melt(tin, conditions.ice_in_the_tin(method), conditions, _reached(method)).water_ml * _factor(method, conditions)

@@ -1,6 +1,6 @@
 """The second school of dilution: ice melts until the drink is at its freezing point (docs/model/dilution.md).
 
-It answers what the curve can't: few or large cubes, freezer-cold ice, fridge-cold spirit, a drink without alcohol.
+It covers what the curve can't: few or large cubes, freezer-cold ice, fridge-cold spirit, a drink without alcohol.
 """
 
 from __future__ import annotations

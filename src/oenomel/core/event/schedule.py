@@ -20,9 +20,9 @@ class Task:
 
     Parameters
     ----------
-    minutes : float          that it keeps one pair of hands, rounded up to whole ones: nobody sets a clock by less
-    waits : float            minutes after that until what follows may begin, or the hour may come: it cools, chills, freezes
-    before : float           minutes before the hour by which it has to be ready, its waiting done
+    minutes : float          of work for one pair of hands, rounded up to whole ones
+    waits : float            minutes of cooling, chilling or freezing after that before the next task, or the hour
+    before : float           minutes before the hour by which it must be ready, waiting included
     needs : tuple of str     keys of tasks that have to be ready first
     about : str              what it is about: a drink's name, a preparation, empty for all
     """
@@ -57,9 +57,9 @@ def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
     Raises
     ------
     OutOfRange
-        So many hands can't be.
+        The number of hands is impossible.
     DomainError
-        A task needs one that there isn't, or itself.
+        A task needs a missing one, or itself.
     """
     if not 1 <= hands <= MOST_HANDS:
         raise OutOfRange("the number of hands", hands, 1, MOST_HANDS)

@@ -47,7 +47,7 @@ _GROUP: Final[Mapping[str, Group]] = {
 class ForTheEvening:
     """A drink of the event: how many serves must still be made, and of which batch (empty: one by one).
 
-    ``poured`` counts all that are served, out of a batch that is there already too: for ice, glasses and what is added to each.
+    ``poured`` counts all serves, those from an existing batch too: they need ice, glasses and additions.
     """
 
     drink: Drink
@@ -69,7 +69,7 @@ class Stock:
 class Purchase:
     """One line of the shopping list: ingredient, source, amount in words, reason, and cost where prices are known.
 
-    ``ml`` is what the evening takes of it; ``pieces`` with ``low`` and ``high`` where it is counted.
+    ``ml`` is the volume needed; ``pieces`` with ``low`` and ``high`` where the ingredient is counted.
     """
 
     key: str

@@ -46,9 +46,9 @@ class AxisDifference:
     """Difference from the parent on one axis.
 
     ``value`` and ``parent`` in the axis's unit, ``direction`` "more", "less" or "same", ``headline`` and ``sentence`` in the trade's
-    words; ``made_by`` which changes made it, where that isn't plain; ``sureness`` how sure its direction is in a word, ``certainty`` the
-    same with the direction; ``tasted`` whether a tongue could tell it. ``difference`` tells it in numbers; ``steps`` is for drawing and
-    ranking, and too rough to be printed; ``felt`` are the same in the steps of whoever it is told for, and the words go by them.
+    words; ``made_by`` names the changes that caused it, where there are several; ``sureness`` is the certainty of its direction in a
+    word, ``certainty`` the same with the direction; ``tasted`` whether it can be tasted. ``difference`` has the numbers; ``steps`` is
+    for drawing and ranking, too rough to print; ``felt`` are the steps by the taster's own thresholds, which the words use.
     """
 
     axis: str
@@ -116,11 +116,11 @@ def compare(
 ) -> Comparison:
     """Compare a drink with its parent, axis by axis as served; uncertainty that both share cancels.
 
-    Figures are the same for everyone; the words of a difference are those of ``tongue``, told of ``who`` it is.
+    The figures are the same for everyone; the words use the thresholds ``tongue`` and name ``who`` they are of.
 
     Raises
     ------
-    NothingToDrink
+    EmptyDrink
     """
     present, before = forecast_of(drink, conditions, homes), forecast_of(parent, conditions, homes)
     steps = {name: float(steps_between(getattr(present.served, name), getattr(before.served, name), axis)) for name, axis in AXES.items()}

@@ -144,7 +144,7 @@ def explain(drink: Drink, figure: str, conditions: Conditions, point: str = "ser
     ------
     UnknownFigure
         The figure is not one of `EXPLAINED`, or the drink has none (no ratio without acid, no strength in an empty tin).
-    NothingToDrink
+    EmptyDrink
     """
     case = _case(drink, conditions, point)
     match figure:

@@ -171,7 +171,7 @@ def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: TypicalR
 
     Raises
     ------
-    NothingToDrink
+    EmptyDrink
         No pour adds any liquid.
     """
     table = poured(drink)

@@ -46,7 +46,7 @@ def on_each_ice(drink: Drink, conditions: Conditions, homes: TypicalRanges) -> t
 
     Raises
     ------
-    NothingToDrink
+    EmptyDrink
     """
     return tuple(_takes(ice, forecast_of(replace(drink, serve=replace(drink.serve, ice=ice)), conditions, homes)) for ice in ICES)
 

@@ -120,7 +120,7 @@ def to_the_line_ml(drink: Drink, pour: int, volume_ml: float) -> float:
     Raises
     ------
     DomainError
-        The pour meets the ice, so that its water would change too; or the glass isn't of the list; or it is over the line already.
+        The pour meets the ice, so that the water would change too; the glass isn't listed; or the drink is over the line already.
     """
     glass, chosen = glasses().get(drink.serve.glass), drink.pours[pour]
     if chosen.stage not in ("glass", "topped", "floated"):

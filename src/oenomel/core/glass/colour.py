@@ -78,7 +78,7 @@ COLOURS: Final = {
 def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM, air: float = 0.0) -> str:
     """Return the colour of a drink of some ml, seen through some cm, as "#rrggbb"; ``air`` is the cloudiness of the foam shaken into it.
 
-    What is cloudy sends light back before it has gone all the way through, so that less of it is swallowed, and lightens toward milk.
+    A cloudy drink scatters light back before it has passed all the way through, so that less is absorbed: it looks lighter and milky.
     """
     if volume_ml <= 0:
         return "#ffffff"

@@ -34,7 +34,7 @@ class Glass:
     ----------
     bowl : tuple of (height, radius)    from the bottom to the brim; straight between, so that it is a pile of frustums
     stem_cm, foot_cm : float            what stands below the bowl, and the radius of its foot
-    group : str                         what it is for: who has none of one takes another of its group
+    group : str                         its use: a missing glass is replaced by another of its group
     """
 
     name: str

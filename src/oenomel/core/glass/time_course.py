@@ -1,6 +1,6 @@
 """A drink over twenty minutes in its glass: on ice, with a dissolving sugar cube, with a float.
 
-Estimates all: how fast heat comes in and ice gives way was not measured, so the curves show the kind of change and its order.
+All estimates: the rates of heat and melting were not measured, so the curves show the kind of change and its size only roughly.
 """
 
 from __future__ import annotations
@@ -66,10 +66,9 @@ class Layers:
 class Course:
     """A drink from minute 0 to 20; arrays of shape (21,).
 
-    Volume in ml, temperature in °C, strength in % v/v, sugar (dissolved) and acid in g per 100 ml; ``undissolved_g`` is what is
-    left of a sugar cube. ``top`` and ``below`` only where there is a float; the rest is then told as if it were stirred in.
-    ``leaves_home`` is the first minute in which it stands outside its family's typical range; None where it
-    never does, never stood inside, or has none.
+    Volume in ml, temperature in °C, strength in % v/v, sugar (dissolved) and acid in g per 100 ml; ``undissolved_g`` is what is left of
+    a sugar cube. ``top`` and ``below`` only where there is a float; the other values are then those of the stirred drink.
+    ``leaves_home`` is the first minute outside its family's typical range; None where there is none.
     """
 
     volume_ml: Floats

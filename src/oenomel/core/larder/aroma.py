@@ -37,7 +37,7 @@ def kinship(one: Ingredient, rest: Iterable[Ingredient]) -> float | None:
     """Compute how well an ingredient pairs with the rest of a drink, 0 to 1: mean over the pairs of groups, less a penalty for more of
     the same.
 
-    None where nothing is told of its smell, or of the rest's.
+    None where its aroma, or that of all the others, is unknown.
     """
     others = [other for other in rest if other.aroma and other.slug != one.slug]
     if not one.aroma or not others:

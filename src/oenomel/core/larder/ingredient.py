@@ -84,12 +84,10 @@ def check_labels(values: Iterable[SourcedValue]) -> None:
 class Ingredient:
     """One ingredient: anything that can fill a slot.
 
-    ``name`` is the trade's everyday word for it, ``also`` are the other words that mean it; ``rank`` tells how usual it is, from 1
-    (behind every bar) to 4 (seldom seen).
-    ``impression`` is what composition can't see: how the trade describes it, never a figure.
-    ``piece_ml`` and ``piece_g`` say what one piece or leaf adds. ``aroma`` holds weights 1 to 3 by tag, ``foam`` is "", "light"
-    or "firm". ``lot`` names today's bottle, squeeze or batch, where it is one, and ``lot_hours`` tells how old that is. What is no part
-    of the composition but has a source stands in ``values`` besides: see `LABELS`.
+    ``name`` is the trade's everyday name, ``also`` are its other names; ``rank`` is how usual it is, from 1 (behind every bar) to 4
+    (seldom seen). ``impression`` is the trade's description of what composition doesn't show. ``piece_ml`` and ``piece_g`` are what one
+    piece or leaf adds. ``aroma`` holds weights 1 to 3 by tag, ``foam`` is "", "light" or "firm". ``lot`` is the name of a lot, if it is
+    one, and ``lot_hours`` its age. ``values`` also holds sourced values outside the composition: see `LABELS`.
     """
 
     slug: str

@@ -204,8 +204,8 @@ class Index:
     def find(self, text: str, in_stock: Collection[str] = (), slot: str = "") -> list[Found]:
         """Find the ingredients that words may mean, best first; without words all of them, by name.
 
-        Of what fits as well the more usual comes first, then what is in stock. Where a garnish or an edge is chosen, what makes one comes
-        before what only bears its name.
+        Among equal matches the more usual comes first, then what is in stock. For a garnish or a rim, ingredients that serve as one
+        come before others with a matching name.
         """
         words = _naming(text)
         if not words:

@@ -43,7 +43,7 @@ class Label:
     abv : float or None, [% v/v]
     sugar, acid : float or None, [g/100 ml]
     sweetness : str                      a class of `sweetness_classes` for the kind, where no sugar is told
-    like : Ingredient or None            what it is most like: lends its kinds of sugar and acid, aroma, slots and colour
+    like : Ingredient or None            a similar ingredient, whose kinds of sugar and acid, aroma, slots and colour are used
     """
 
     name: str
@@ -73,12 +73,12 @@ def sweetness_classes() -> dict[str, dict[str, tuple[float, float, str]]]:
 def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
     """Build the ingredient that a label describes.
 
-    What it doesn't tell is taken from the one it is like, else from the middle of what is known of its kind.
+    Missing values are taken from the similar ingredient, else from the mean of its kind.
 
     Raises
     ------
     DomainError
-        The name is empty, the class isn't one of its kind, or the values can't hold together.
+        The name is empty, the sweetness isn't one of the kind's, or the values contradict each other.
     OutOfRange
     """
     name = " ".join(label.name.split())

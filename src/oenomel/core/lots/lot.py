@@ -119,12 +119,12 @@ class _Found(NamedTuple):
 def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) -> Lot:
     """Combine an ingredient's assumed values with the readings of a lot, weighted by their uncertainty.
 
-    Several readings of one kind average; where they disagree by more than their devices explain, the average is told less sure.
+    Several readings of one kind are averaged; where they disagree by more than their devices' errors, the uncertainty grows.
 
     Raises
     ------
     ImpossibleMeasurement
-        A reading can't be, by itself or beside the others.
+        A reading is impossible, by itself or with the others.
 
     Notes
     -----

@@ -90,7 +90,7 @@ def lye_ml_for(acid: float, sample_ml: float, lye_mol_per_l: float = LYE_MOL_PER
 def titration_recipe(expected_acid: float, sample_ml: float = SAMPLE_ML, lye_mol_per_l: float = LYE_MOL_PER_L) -> tuple[str, ...]:
     """Return the instructions, with the lye to prepare for the expected acid, [g/100 ml].
 
-    A juice that would take more than a burette of fifty is taken in a smaller sample.
+    The sample is smaller for a juice that would need more than a burette of 50 ml.
     """
     sample = sample_ml
     while lye_ml_for(expected_acid, sample, lye_mol_per_l) > BURETTE_ML and sample > LEAST_SAMPLE_ML:

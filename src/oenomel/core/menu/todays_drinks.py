@@ -28,10 +28,10 @@ class TodaysDrink:
 
     Parameters
     ----------
-    written, present : Forecast     as it was written down, with everything as it usually is; and of today's lots
-    supposed : Forecast             of the same lots as if nothing of them had been read: what the readings made surer
+    written, present : Forecast     by the recipe with the usual values, and with today's lots
+    supposed : Forecast             with the same lots but without their readings, to show what these contribute
     steps : mapping of axis to float    from the written to the present one
-    instead : Rebalanced or None    what to pour instead; None where it is fine, or nothing that is poured brings it nearer
+    instead : Rebalanced or None    what to pour instead; None where the drink is fine, or no amounts are closer
     """
 
     written: Forecast
@@ -79,12 +79,12 @@ def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingre
 
     Parameters
     ----------
-    written, supposed : Forecast    with everything as it usually is, and of the lots as if nothing of them had been read
+    written, supposed : Forecast    with the usual values, and with the lots but without their readings
     lots : mapping of slug          today's lots, as read
 
     Raises
     ------
-    NothingToDrink
+    EmptyDrink
     """
     present = forecast_of(made_of(written.drink, lots), written.conditions)
     steps = {name: float(steps_between(getattr(present.served, name), getattr(written.served, name), axis)) for name, axis in AXES.items()}
@@ -109,7 +109,7 @@ def making_headline(usual: Composition, made: Composition, drinks: Sequence[tupl
 
     Parameters
     ----------
-    drinks : sequence of (name, drink)    that pour it, with everything else as usual
+    drinks : sequence of (name, drink)    that pour it, everything else with its usual values
     """
     figures = {"sugar": (usual.sugar, made.sugar), "acid": (usual.acid, made.acid), "abv": (usual.abv, made.abv)}
     # What drinks feel of it; where none pours it, what differs most.

@@ -1,6 +1,6 @@
 """Steps in the tin or the mixing glass, in their order (common practice).
 
-Every step is common practice of the trade. What is sparkling never goes in the tin, whatever the spec says.
+Every step is common practice. A sparkling pour never goes in the tin, whatever the spec says.
 """
 
 from __future__ import annotations

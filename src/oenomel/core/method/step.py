@@ -41,10 +41,10 @@ class MethodOptions:
 class Step:
     """One step, as a sentence.
 
-    ``pour`` is the place of the pour that it is about, of which it takes ``share``, and ``amount`` how much that is as it stands in
-    ``words``; ``seconds`` how long it is worked; ``sign`` how one sees that it is done, or why, as a sentence too. ``moment`` is the one
-    that begins with it. ``listed`` stands for it where the pours are listed anyhow: the same for all that are only poured, else empty.
-    ``own`` is the place among the drink's own lines of one that is. ``key`` stays the same while the drink is changed elsewhere.
+    ``pour`` is the index of its pour, ``share`` the share of it, and ``amount`` that amount as written in ``words``; ``seconds`` of a
+    shake or stir; ``sign`` is a sentence on how one sees that it is done, or why. ``moment`` is the one that begins with it. ``listed``
+    is the shorter text for where the pours are listed anyway: one text for all that are only poured, else empty. ``own`` is the index
+    of one of the drink's own lines. ``key`` stays the same while the rest of the drink changes.
     """
 
     key: str

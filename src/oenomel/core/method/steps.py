@@ -1,6 +1,6 @@
 """All steps of a drink, written from its spec, with its own lines and its own order.
 
-What is done when: `before`, `mixing`, `serving`. Here they come together (common practice and the schools).
+The steps come from `prepare`, `mix` and `serve` (common practice and the schools).
 """
 
 from __future__ import annotations

@@ -1,6 +1,6 @@
 """Aroma pairings: a table that is shown, can be edited, and learns a little (docs/model/originals.md).
 
-Weak evidence: it explains and avoids monotony, and never says what will taste good.
+Weak evidence: it helps to explain a drink and to avoid monotony, and never says what will taste good.
 """
 
 from __future__ import annotations

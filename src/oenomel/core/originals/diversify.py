@@ -48,8 +48,8 @@ def most_of(count: int) -> int:
 def picked(bench: Bench, count: int, stands: Callable[[int], bool], ended: Callable[[], bool] = lambda: False) -> list[str]:
     """Pick drinks one by one and pass each index to ``stands``, which accepts or rejects it; returns notes on what fell short.
 
-    It stops early when ``ended`` is true. No ingredient but the exempt comes in more than a fifth of the handful. Ties go to the
-    smaller place.
+    It stops early when ``ended`` is true. No ingredient, except the exempt ones, is in more than a fifth of the handful. Ties go to the
+    smaller index.
     """
     many = len(bench.score)
     if not many:

@@ -57,7 +57,7 @@ def menu_of(
 ) -> Menu:
     """Fill the open places of a menu one after the other; the drinks ``kept``, by place, stay and count for the others.
 
-    All places share the budget of one wish, `WISH_WORK` where none is given.
+    All places share the budget of one search, `WISH_WORK` by default.
 
     Raises
     ------

@@ -51,7 +51,7 @@ ALIKE_RELEVANCE: Final = 0.95
 class Selection:
     """Result of a search: the new drinks, best first, how many combinations exist, were looked at and got amounts, and notes.
 
-    ``done`` is false for a first look, ``ended`` true where the budget ended the search before all was poured.
+    ``done`` is false for the first handful, ``ended`` true where the budget ended the search early.
     """
 
     originals: tuple[Original, ...]
@@ -77,7 +77,7 @@ def originals(
     Raises
     ------
     DomainError
-        No drink was found that meets the wish; the sentence says which condition, dropped, would open how many.
+        No drink meets the criteria; the message says how many would with one of them dropped.
     """
     budget = budget or Budget(WISH_WORK)
     drawn = ground.has_drawn(wish, at_least)

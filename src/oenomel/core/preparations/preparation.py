@@ -182,9 +182,7 @@ def checked_line(place: str, line: RecipeLine) -> RecipeLine:
 
 
 def scaled(preparation: Preparation, times: float) -> Preparation:
-    """Return the same for what is on hand: every amount, and what it came to, by one factor; simmering by its time is left as it was
-    written.
-    """
+    """Scale a preparation to what is on hand, its measured yield included; simmering by time stays as written."""
     if not 0 < times <= 1000:
         raise OutOfRange("the factor", times, 0, 1000)
     final = preparation.final

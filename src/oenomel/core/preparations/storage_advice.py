@@ -30,7 +30,7 @@ SATURATED_BRIX: Final = 67.0
 
 
 def keeps_days(preparation: Preparation, composition: Composition, brix: float) -> int:
-    """Days that it keeps in the fridge (an estimate that a nose overrides)."""
+    """Estimate how many days it keeps in the fridge; a nose overrides it."""
     if composition.fat > 1 or composition.protein > 1:
         return DAIRY_DAYS
     if preparation.kind == "adjusted juice":
@@ -49,7 +49,7 @@ def keeps_days(preparation: Preparation, composition: Composition, brix: float) 
 
 
 def cautions_of(preparation: Preparation, composition: Composition, keeps: int) -> Iterator[str]:
-    """Yield what has to be said, one sentence each."""
+    """Yield the cautions of a preparation, one sentence each."""
     sweet = any(isinstance(line.what, Good) and line.what.role == "sugar" for line in preparation.lines) or composition.sugar > 20
     strong = any(_strength(line) >= 20 for line in preparation.lines)
     if preparation.is_heated and sweet:

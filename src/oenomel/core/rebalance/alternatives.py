@@ -1,6 +1,4 @@
-"""The ways in which a drink can be brought to where it should be: people choose between ways, one answer reads as an order
-(docs/model/rebalance.md).
-"""
+"""Up to three different ways to rebalance a drink, so that people can choose (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -35,7 +33,7 @@ AS_NEAR: Final = 0.1
 
 @dataclass(frozen=True)
 class Alternative:
-    """One way: its answer, what sets it apart in a line, and what it costs of what the drink is known by."""
+    """One way to rebalance: its result, a line on what distinguishes it, and its identity cost."""
 
     answer: Rebalanced
     title: str
@@ -51,7 +49,7 @@ def alternatives_of(
     conditions: Conditions | None = None,
     budget: Budget | None = None,
 ) -> tuple[Alternative, ...]:
-    """Up to three ways, the least J first; those that come nearly as near and move other pours.
+    """Return up to three ways, the least J first; the others come nearly as close and move other pours.
 
     Parameters
     ----------

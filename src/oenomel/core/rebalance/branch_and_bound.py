@@ -1,4 +1,4 @@
-"""Boxes of what can be poured, many at once: a stack of them, how many points they have, and planes over their pours."""
+"""Boxes of pourable amounts for branch and bound, many at once: a stack of boxes, their number of points, and planes over their pours."""
 
 from __future__ import annotations
 
@@ -19,13 +19,13 @@ class Plane:
     at: Floats
 
     def add(self, times: Floats, slope: Floats, at: Floats) -> None:
-        """Add another plane so many times."""
+        """Add a multiple of another plane."""
         self.slope = self.slope + times * slope
         self.at = self.at + times * at
 
 
 def last_boxes(open_: list[tuple[Ints, Ints, Ints]], most: int) -> tuple[Ints, Ints, Ints]:
-    """Take the last boxes off a stack of them: owners, and their lowest and highest rungs, shape (pours, boxes)."""
+    """Take the last boxes off a stack: owners, and their lowest and highest rungs, shape (pours, boxes)."""
     taken: list[tuple[Ints, Ints, Ints]] = []
     room = most
     while open_ and room > 0:
@@ -40,14 +40,14 @@ def last_boxes(open_: list[tuple[Ints, Ints, Ints]], most: int) -> tuple[Ints, I
 
 
 def points_of(low: Ints, high: Ints) -> Floats:
-    """Compute how many points each box has; of several pours there can be more than an integer holds."""
+    """Count the points of each box as floats, since there can be more than an integer holds."""
     points: Floats = (high - low + 1).astype(np.float64).prod(axis=0)
     return points
 
 
 def log_of(plane: Plane, sign: Floats, low: Floats, middle: Floats, high: Floats) -> tuple[Floats, Floats]:
-    """Return a plane under the logarithm of a plane between two values where the sign is positive (its chord), else over it (its
-    tangent).
+    """Return a plane that bounds the logarithm of a plane between two values: from below where the sign is positive (its chord), else
+    from above (its tangent).
     """
     apart = high - low
     chord = np.divide(np.log(high) - np.log(low), apart, out=1 / high, where=apart > 1e-9 * high)

@@ -1,4 +1,4 @@
-"""Budget of work that the searches of one question share."""
+"""Budget of work shared by all searches of one request."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ BOX_WORK: Final = 25
 
 
 class Budget:
-    """Work, time, and whether anyone still waits for the answer; shared by all searches of one question.
+    """Work, time, and whether the client still waits; shared by all searches of one request.
 
     Work is what a search spends the same on every machine, so that it ends at the same drink everywhere; the time is a net under it.
 
@@ -33,22 +33,20 @@ class Budget:
 
     @property
     def spent(self) -> bool:
-        """True if a search has to end with what it has found."""
+        """True if a search must end with what it has."""
         return self.left <= 0 or self.stopped_by_others
 
     @property
     def stopped_by_others(self) -> bool:
-        """True if it has to end though it has work left: its time is up, nobody waits for it, or somebody else waits longer."""
+        """True if it must end although work is left: time is up, the client is gone, or another search has waited longer."""
         return time.monotonic() > self.until or (self.stopped is not None and self.stopped())
 
     def spend(self, work: int) -> None:
-        """Take work off what is left."""
+        """Subtract work."""
         self.left -= work
 
     def share(self, of: float) -> Budget:
-        """Return a budget of its own with a part of what is left, for a search after which others follow; what it takes is taken
-        here too.
-        """
+        """Return a budget with a part of what is left, for one search of several; its work is subtracted here too."""
         return _Share(self, int(self.left * of), (self.until - time.monotonic()) * of)
 
 

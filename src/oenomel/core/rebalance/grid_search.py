@@ -1,4 +1,4 @@
-"""The true minimum of J over what can be poured, for many drinks at once (docs/model/rebalance.md).
+"""The true minimum of J over the pourable amounts, for many drinks at once (docs/model/rebalance.md).
 
 A pour can take the values of a ladder: multiples of its grid, or what it is now. Enumerating them takes half a million drinks for four
 free pours. Here boxes of the ladder are shrunk, dropped or split by bounds that J can't undercut, until few points are left, and those
@@ -58,7 +58,7 @@ SO_FEW: Final = 1500
 
 @dataclass(frozen=True)
 class Goal:
-    """Values from which J measures the distance of a drink.
+    """Target from which J measures a drink's distance.
 
     Parameters
     ----------
@@ -81,7 +81,7 @@ class Goal:
 
 @dataclass(frozen=True)
 class Problems:
-    """Searches over the same number of free pours, by one method toward one goal.
+    """Searches with the same number of free pours, one method and one target.
 
     Parameters
     ----------
@@ -112,8 +112,8 @@ class Problems:
 
 @dataclass(frozen=True)
 class Minima:
-    """The best of each group: J, the problem it belongs to, rungs and volumes of shape (pours, groups), whether it is proved, and drinks
-    evaluated.
+    """The best drink of each group: J, its problem, rungs and volumes of shape (pours, groups), whether it is proved, and the number
+    of drinks evaluated.
 
     J is infinite where nothing at or under the cut was found.
     """
@@ -127,7 +127,7 @@ class Minima:
 
 
 def cost_of(sums: Floats, goal: Goal, method: Method, conditions: Conditions) -> Floats:
-    """J without the price of the changes, shape (drinks,), from `SUMS` of shape (8, drinks) or, for a curve of dilution, its first six;
+    """Return J without the identity cost, shape (drinks,), from `SUMS` of shape (8, drinks) or, for a dilution curve, its first six;
     infinite for an empty glass.
     """
     ml = sums[0] + water_from_ice(_tin(sums), method, conditions)
@@ -151,7 +151,7 @@ def _tin(sums: Floats) -> Tin:
 
 
 def minimise(problems: Problems, cut: float | Floats = np.inf, budget: Budget | None = None) -> Minima:
-    """Return the least J of each group, if it is at most ``cut`` (one for all, or one each).
+    """Return the least J of each group, where it is at most ``cut`` (one for all, or one each).
 
     A search that takes more than its budget ends with the best found, which is then not ``proved``.
     """
@@ -163,7 +163,7 @@ def minimise(problems: Problems, cut: float | Floats = np.inf, budget: Budget | 
 
 
 def guess(problems: Problems) -> Minima:
-    """Return the same without a proof: what a walk downhill from a good start finds."""
+    """Return a good J of each group without a proof: the end of a descent from a good start."""
     search = _Search(problems, np.inf, Budget())
     search.start()
     search.proved[:] = False
@@ -240,7 +240,7 @@ class _Search:
             point = before[point]
 
     def weigh_all(self) -> bool:
-        """Offer every drink there is where they are so few that no search is worth its while; whether it did."""
+        """Evaluate all drinks where they are few, and return whether that was done."""
         if self.of.start is not None or self.of.counts.prod(axis=0, dtype=float).sum() > SO_FEW:
             return False
         self.offer(np.arange(self.number), np.zeros_like(self.of.counts), self.of.counts - 1)
@@ -249,7 +249,7 @@ class _Search:
     # A good first drink
 
     def start(self) -> None:
-        """Offer what is poured now, and what lies around the continuous minimum, then walk downhill on the grid; or what was found so."""
+        """Evaluate the present drink and those around the continuous minimum, then descend on the grid."""
         everyone = np.arange(self.number)
         if self.of.start is not None:
             self.offer(everyone, self.of.start, self.of.start)
@@ -298,7 +298,7 @@ class _Search:
     # Proof
 
     def prove(self) -> None:
-        """Shrinks, splits and evaluates until no box is left that could hold a better drink, or the budget is spent."""
+        """Shrink, split and evaluate boxes until none could hold a better drink, or the budget is spent."""
         open_ = [(np.arange(self.number), np.zeros_like(self.of.counts), self.of.counts - 1)]
         while open_:
             if self.budget.spent:
@@ -407,8 +407,8 @@ class _Box:
         self.effect = np.zeros_like(self.least)
 
     def planes(self) -> tuple[Floats, Floats]:
-        """Planes that are at most 0 wherever a drink is better than the best so far: slopes (planes, pours, boxes), constants; the last
-        one is of J itself, without the price of changes.
+        """Return planes that are at most 0 wherever a drink is better than the best so far: slopes (planes, pours, boxes) and
+        constants; the last bounds J itself without the identity cost.
         """
         goal = self.goal
         slopes = [self.under.slope, -self.over.slope]

@@ -1,4 +1,4 @@
-"""Identity cost: changing what a drink is known by is dear, changing what only balances it is cheap (docs/model/rebalance.md)."""
+"""Identity cost: changing what defines a drink costs much, changing what only balances it costs little (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -22,13 +22,13 @@ DEAR: Final = 0.6
 
 
 def price_of(pour: Pour) -> float:
-    """Return what J pays for moving a pour by as much as it is now."""
+    """Return what doubling or removing a pour costs in J."""
     if pour.slot == "sweet" and pour.ingredient.aroma:
         return AROMATIC_SWEET
     return PRICES.get(pour.slot, PRICES["other"])
 
 
 def price_per_ml(pour: Pour) -> float:
-    """Return the same for each millilitre moved; 0 where nothing is poured yet, so that there is nothing to be known by."""
+    """Return the cost of each millilitre moved; 0 for a pour that isn't in the drink yet."""
     now = pour.liquid_ml
     return price_of(pour) / now if now > 0 else 0.0

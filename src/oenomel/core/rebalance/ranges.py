@@ -1,4 +1,4 @@
-"""Best amount of a pour that is given as a range, and the drink at its two ends."""
+"""The best amount within a pour's range, and the drink at both ends."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ MOST_STOPS: Final = 2000
 
 @dataclass(frozen=True, slots=True)
 class Stop:
-    """A drink with one pour at an amount, [ml]: its figures as served, in the order of `FIGURES`."""
+    """A drink with one pour at some amount, [ml]: its figures as served, in the order of `FIGURES`."""
 
     pour_ml: float
     figures: dict[str, float]
@@ -27,7 +27,7 @@ class Stop:
 
 @dataclass(frozen=True, slots=True)
 class Span:
-    """Effect of a range of one pour: the drink at its low and its high end, and the amount nearest to the target."""
+    """Effect of one pour's range: the drink at its low and high end, and the amount nearest to the target."""
 
     low: Stop
     high: Stop
@@ -35,8 +35,7 @@ class Span:
 
 
 def span_of(drink: Drink, pour: int, low_ml: float, high_ml: float, aim: Objective, conditions: Conditions) -> Span:
-    """Return the span of a pour between two amounts; the best is the nearest to the aim's target among what can be poured, the ends
-    included.
+    """Compute the span of a pour between two amounts; the best is the pourable amount nearest to the target, ends included.
 
     Raises
     ------

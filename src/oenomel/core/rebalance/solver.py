@@ -1,4 +1,4 @@
-"""Solver: pourable amounts that bring a drink to a target, and why (docs/model/rebalance.md)."""
+"""Rebalancing: the pourable amounts that bring a drink to a target, and their reasons (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -64,8 +64,8 @@ NOT_PROVED: Final = "There are too many ways to weigh them all: this is the best
 
 @dataclass(frozen=True, slots=True)
 class Costs:
-    """The parts of J: what each axis and the volume are off, how many pours changed, how far, correctors that joined, and the character
-    that was moved.
+    """The terms of J: each axis's and the volume's distance, the number of changed pours, how far they moved, added correctors, and
+    identity.
     """
 
     sugar: float
@@ -79,13 +79,13 @@ class Costs:
 
     @property
     def total(self) -> float:
-        """J."""
+        """The sum, J."""
         return self.sugar + self.acid + self.abv + self.volume_ml + self.changed + self.moved + self.joined + self.character
 
 
 @dataclass(frozen=True, slots=True)
 class Move:
-    """One pour's change, [ml]; ``joined`` where it wasn't in the drink before, ``unit`` what it is measured by. What it did: `Change`."""
+    """Change of one pour, [ml]; ``joined`` for a pour that was added, ``unit`` is the one it is measured in. Its effect is a `Change`."""
 
     pour: int
     ingredient: Ingredient
@@ -104,7 +104,7 @@ class Move:
 
 @dataclass(frozen=True, slots=True)
 class Residual:
-    """Remaining difference between a drink and its target on one axis: in steps (for drawing), and in words whether it can be tasted."""
+    """Difference between a drink and its target on one axis: in steps (for drawing), and in words."""
 
     axis: str
     value: float
@@ -114,15 +114,15 @@ class Residual:
 
     @property
     def felt(self) -> bool:
-        """True if a tongue could tell it, side by side."""
+        """True if the difference can be tasted side by side."""
         return can_be_tasted(self.steps)
 
 
 @dataclass(frozen=True)
 class Rebalanced:
-    """The answer: the drink, J and its parts, the moves with what each did, what is left over, and what else has to be said.
+    """A rebalanced drink: its pours, J and its terms, the moves with their effects, the remaining differences, and notes.
 
-    ``proved`` is false where the search grew out of hand and J is only the best that was found.
+    ``proved`` is false where the budget ran out and J is only the best found.
     """
 
     drink: Drink
@@ -136,7 +136,7 @@ class Rebalanced:
 
     @property
     def reached(self) -> bool:
-        """True if nothing is left that a tongue could tell."""
+        """True if no remaining difference can be tasted."""
         return not any(residual.felt for residual in self.left)
 
 
@@ -148,7 +148,7 @@ def rebalance(
     conditions: Conditions | None = None,
     budget: Budget | None = None,
 ) -> Rebalanced:
-    """Return the amounts that bring a drink closest to a target: the true minimum of J over what can be poured.
+    """Return the amounts that bring a drink closest to a target: the true minimum of J over the pourable amounts.
 
     Parameters
     ----------
@@ -158,7 +158,7 @@ def rebalance(
 
     Raises
     ------
-    NothingToDrink
+    EmptyDrink
         No pour adds any liquid.
     NothingFree
         No pour may move, and none may join that isn't in the drink already.
@@ -185,7 +185,7 @@ def rebalance(
 
 
 def rebalanced_as(variant: Variant, made: Drink, aim: Objective, conditions: Conditions, proved: bool, evaluated: int) -> Rebalanced:
-    """Return what was made of a variant, as an answer without notes."""
+    """Return the result of a variant, without notes."""
     clean = without_idle(variant, made)
     before = variant.drink.with_pours(tuple(pour for i, pour in enumerate(variant.drink.pours) if i not in variant.joins))
     return Rebalanced(
@@ -201,10 +201,10 @@ def rebalanced_as(variant: Variant, made: Drink, aim: Objective, conditions: Con
 
 
 def correctors_for(drink: Drink, larder: Mapping[str, Ingredient]) -> list[Ingredient]:
-    """Find which correctors a bartender would reach for with this drink: one of a sort, in the form that its own pours don't give already.
+    """Return the correctors a bartender would reach for with this drink: one of a kind, unless its own pours already do the same.
 
-    Beside citrus an acid, where there is none lemon; beside syrup a richer one; a spirit where there is something strong but none of its
-    strength; no water where bubbles make the length.
+    For a drink with citrus an acid, for one without it lemon; for one with syrup a richer syrup; a spirit where there is something
+    strong but none of its strength; no water where a sparkling pour lengthens the drink.
     """
     poured = [pour for pour in drink.pours if pour.liquid_ml > 0]
     strongest = max((pour.ingredient.composition.abv for pour in poured), default=0.0)
@@ -221,13 +221,13 @@ def correctors_for(drink: Drink, larder: Mapping[str, Ingredient]) -> list[Ingre
 
 
 def usually_free(drink: Drink) -> tuple[int, ...]:
-    """Pours that may move where nothing else is said; the last ones of very many stay."""
+    """Return the pours that may move by default; the last of very many stay."""
     return that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in FREE_SLOTS])[:MOST_FREE]
 
 
 def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most: int = JOIN_AT_MOST) -> list[Variant]:
-    """Return the variant with each pair of correctors at hand, of which none, one or both may join, or no more than one of them; those that
-    it holds already are no help.
+    """Return a variant for each pair of correctors, of which none, one or both may be added, or at most one; those already in the
+    drink don't count.
     """
     if len(correctors) > MOST_CORRECTORS:
         raise DomainError(f"{len(correctors)} correctors are too many; name at most {MOST_CORRECTORS}")
@@ -254,10 +254,10 @@ def best_of(
     *,
     answered: bool = False,
 ) -> tuple[list[Drink | None], Minima]:
-    """Return the least J of each group of variants, and the drink that has it; None where all J of a group are over ``cut``.
+    """Return the least J of each group of variants, and its drink; None where all J of a group are over ``cut``.
 
-    All variants have the same number of free pours and the same method. ``answered``: each group has an answer without this search, so
-    that a spent budget may leave it at that.
+    All variants have the same number of free pours and the same method. ``answered``: each group has an answer already, so that the
+    search may end when the budget is spent.
     """
     minima = _minima(variants, aim, conditions, cut, budget or Budget(), answered)
     drinks = [
@@ -268,7 +268,7 @@ def best_of(
 
 
 def costs_of(variant: Variant, made: Drink, aim: Objective, conditions: Conditions) -> Costs:
-    """J of a drink made out of a variant, part by part."""
+    """Return the terms of J for a drink made from a variant."""
     off = off_target(figures_of([made], aim.by_sucrose_equivalents, conditions), aim)
     squares = {name: float(steps[0] ** 2) * weight_in_j(name, aim) for name, steps in off.items()}
     moved = changed = joined = character = 0.0
@@ -284,7 +284,7 @@ def costs_of(variant: Variant, made: Drink, aim: Objective, conditions: Conditio
 
 
 def residuals_of(drink: Drink, aim: Objective, conditions: Conditions) -> tuple[Residual, ...]:
-    """Return what is left between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
+    """Return the differences between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
     figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)
     return tuple(
         Residual(
@@ -360,14 +360,14 @@ def _any_four(variants: Sequence[Variant]) -> list[Variant]:
 
 
 def that_can_move(drink: Drink, among: Collection[int] | None = None) -> tuple[int, ...]:
-    """Pours that have an amount to choose, unlike the edge, the garnish, a rinse and a lump of sugar that is left to dissolve."""
+    """Return the pours whose amount can be chosen: not the rim, the garnish, a rinse, or a sugar cube left to dissolve."""
     chosen = range(len(drink.pours)) if among is None else set(among)
     movable = ("mixed", "glass", "topped", "floated")
     return tuple(sorted(i for i in chosen if drink.pours[i].stage in movable and not drink.pours[i].dissolves_later))
 
 
 def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:
-    """Pours whose amount differs between a variant and what was made of it."""
+    """Return the pours whose amount differs between a variant and its result."""
     pairs = zip(variant.drink.pours, made.pours, strict=True)
     return tuple(
         Move(i, after.ingredient, before.liquid_ml, after.liquid_ml, i in variant.joins, _measured_by(after))

@@ -1,4 +1,4 @@
-"""Target of a rebalancing, and the distance from it (docs/model/rebalance.md)."""
+"""Target of rebalancing, and a drink's distance from it (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -32,13 +32,13 @@ VOLUME_STEP: Final = math.log(1.10)
 
 @dataclass(frozen=True, slots=True)
 class Target:
-    """Values to reach as served: g of sugar and acid per 100 ml, % v/v, ml. An axis that is None is left alone.
+    """Target values as served: g of sugar and acid per 100 ml, % v/v, ml. An axis that is None doesn't count.
 
     Raises
     ------
     OutOfRange
     DomainError
-        Nothing is wished for.
+        Every value is None.
     """
 
     sugar: float | None = None
@@ -74,7 +74,7 @@ class Weights:
 
 @dataclass(frozen=True)
 class Objective:
-    """Objective of a rebalancing: the target and how differences from it count.
+    """Objective of rebalancing: the target, and how differences from it count.
 
     Parameters
     ----------
@@ -105,7 +105,7 @@ class Objective:
 
     @property
     def goal(self) -> Goal:
-        """The same for the search."""
+        """The objective as the grid search takes it."""
         wished = [getattr(self.target, name) for name in AXES]
         weights = [0.0 if level is None else getattr(self.weights, name) for name, level in zip(AXES, wished, strict=True)]
         floors = np.array([axis.floor for axis in AXES.values()])
@@ -122,7 +122,7 @@ class Objective:
 
 
 def off_target(figures: Floats, aim: Objective) -> dict[str, Floats]:
-    """Compute how far drinks are from the target, in steps (of a tenth for the volume), shape (drinks,), on each axis that counts.
+    """Return the distance of drinks from the target, in steps (of a tenth for the volume), shape (drinks,), on each axis that counts.
 
     Parameters
     ----------
@@ -139,19 +139,19 @@ def off_target(figures: Floats, aim: Objective) -> dict[str, Floats]:
 
 
 def tongue_cost(off: Mapping[str, Floats], aim: Objective) -> Floats:
-    """J without the price of changes, shape (drinks,), from `off_target`."""
+    """Return J without the identity cost, shape (drinks,), from `off_target`."""
     cost: Floats = np.sum([weight_in_j(name, aim) * steps**2 for name, steps in off.items()], axis=0)
     return cost
 
 
 def weight_in_j(name: str, aim: Objective) -> float:
-    """Return what the square of an axis's steps counts for in J."""
+    """Return the weight of an axis's squared steps in J."""
     weight: float = getattr(aim.weights, name)
     return VOLUME_WEIGHT * weight if name == "volume_ml" else weight
 
 
 def figures_of(drinks: Sequence[Drink], by_sucrose_equivalents: bool, conditions: Conditions) -> Floats:
-    """Figures as served of drinks made by one method, shape (4, drinks) in the order of `FIGURES`."""
+    """Return the figures as served of drinks made by one method, shape (4, drinks) in the order of `FIGURES`."""
     pours = max(len(drink.pours) for drink in drinks)
     volumes, in_tin = np.zeros((pours, len(drinks))), np.zeros((pours, len(drinks)))
     axes = np.zeros((pours, 3, len(drinks)))
@@ -168,7 +168,7 @@ def figures_of(drinks: Sequence[Drink], by_sucrose_equivalents: bool, conditions
 
 
 def sugar_counted(ingredient: Ingredient, by_sucrose_equivalents: bool) -> float:
-    """Return its sugar in g per 100 ml, by weight or as so much sucrose."""
+    """Return the sugar in g per 100 ml, by weight or as sucrose equivalents."""
     if by_sucrose_equivalents:
         return float(np.array(ingredient.composition.vector[SUGAR_COLUMNS]) @ AS_SUCROSE)
     return ingredient.composition.sugar

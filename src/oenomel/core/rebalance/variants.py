@@ -1,4 +1,4 @@
-"""Drinks whose J is sought, and the arithmetic that the search makes of them (docs/model/rebalance.md)."""
+"""Variants of a drink and their arrays for the search (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -37,10 +37,10 @@ TIE_BY_ML: Final = 1e-12
 
 @dataclass(frozen=True, slots=True)
 class Variant:
-    """A drink whose J is sought: which pours are free, which of them would join it, and its group.
+    """A drink whose amounts are searched: its free pours, those that would be added, and its group.
 
-    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two. ``start`` are the rungs
-    that a search without proof came to, if there was one.
+    Variants of one group compete; ``grids`` are steps of pours with a step of their own, such as a blend of two. ``start`` are the
+    rungs found by a search without proof, if there was one.
     """
 
     drink: Drink
@@ -51,19 +51,19 @@ class Variant:
     start: tuple[int, ...] = ()
 
     def in_group(self, group: int) -> Variant:
-        """Return the same among others."""
+        """Return the variant in another group."""
         return Variant(self.drink, self.free, self.joins, group, self.grids, self.start)
 
 
 def without_idle(variant: Variant, made: Drink) -> Drink:
-    """Return what was made of a variant, without the correctors that didn't join."""
+    """Return the result of a variant without the correctors that weren't used."""
     if not variant.joins:
         return made
     return made.with_pours(tuple(p for i, p in enumerate(made.pours) if i not in variant.joins or p.volume_ml > 0))
 
 
 def poured_so(variant: Variant, volumes: Floats) -> Drink:
-    """Return the variant's drink with its free pours at these volumes."""
+    """Return the variant's drink with these volumes of its free pours."""
     pours = list(variant.drink.pours)
     for index, volume in zip(variant.free, volumes.tolist(), strict=True):
         pours[index] = pours[index].at(round(volume, 9))
@@ -71,12 +71,12 @@ def poured_so(variant: Variant, volumes: Floats) -> Drink:
 
 
 def problems_of(variants: Sequence[Variant], aim: Objective, conditions: Conditions) -> Problems:
-    """Variants with as many free pours each, for the search."""
+    """Return the search problems of variants that have the same number of free pours."""
     return laid_out(variants, rungs_of_each(variants, aim), aim, conditions)
 
 
 def laid_out(variants: Sequence[Variant], rungs: Sequence[Sequence[Rungs]], aim: Objective, conditions: Conditions) -> Problems:
-    """Return the same with ladders that are laid out already."""
+    """Return the search problems for ladders that are built already."""
     pours, number = len(variants[0].free), len(variants)
     gives, fixed = np.zeros((len(SUMS), pours, number)), np.zeros((len(SUMS), number))
     grids, dear = np.ones((pours, number)), np.zeros((pours, number))
@@ -121,7 +121,7 @@ class Rungs(NamedTuple):
 
 
 def rungs_of_each(variants: Sequence[Variant], aim: Objective) -> list[list[Rungs]]:
-    """Return the ladder of each free pour of each variant; those of the same pour are laid out once."""
+    """Build the ladder of each free pour of each variant; equal pours share one."""
     known: dict[tuple[int, int, bool, float | None], Rungs] = {}
     rungs = []
     for variant in variants:
@@ -164,12 +164,12 @@ def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
 
 
 def character_per_ml(variant: Variant, index: int, aim: Objective) -> float:
-    """Return what moving a pour by a ml costs in character; a corrector has none to lose."""
+    """Return the identity cost of moving a pour by a ml; 0 for a corrector."""
     return price_per_ml(variant.drink.pours[index]) if aim.character and index not in variant.joins else 0.0
 
 
 def grid_in(variant: Variant, index: int, aim: Objective) -> float:
-    """Step of one of a variant's pours, [ml]."""
+    """Return the step between the amounts of one of a variant's pours, [ml]."""
     if index in variant.grids:
         return variant.grids[index]
     pour = variant.drink.pours[index]

@@ -1,4 +1,4 @@
-"""Reading a recipe as people write it: lines of text, amounts first or last, the making in sentences."""
+"""Reading a recipe as people write it: lines of text, amounts first or last, the method in sentences."""
 
 from oenomel.core.recipe_text.parser import MOST_POURS, read_recipe, sections_of
 from oenomel.core.recipe_text.read_recipe import Mended, ReadLine, TextLine

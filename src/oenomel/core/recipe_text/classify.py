@@ -1,4 +1,4 @@
-"""Classification of a recipe: the role of each ingredient, its family and its form, each with a reason."""
+"""Classification of a recipe: the slot of each ingredient, family and form, each with a reason."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ sweetens it (house rules)."""
 
 @dataclass(frozen=True, slots=True)
 class RolePour:
-    """A pour as far as its part in the drink goes."""
+    """The part of a pour that classification needs."""
 
     ingredient: Ingredient
     ml: float
@@ -32,7 +32,7 @@ class RolePour:
 
 @dataclass(frozen=True, slots=True)
 class Guess:
-    """A family and a form, and why."""
+    """A guessed family and form, with the reason."""
 
     family: FamilyName
     form: str
@@ -40,7 +40,7 @@ class Guess:
 
 
 def slot_of(ingredient: Ingredient, ml: float | None, has_base: bool) -> SlotName:
-    """Return the part that so much of an ingredient plays: the first that it can, unless the amount or the drink speaks for another."""
+    """Return the slot of an ingredient: its first one, unless the amount or the other pours speak for another."""
     able = ingredient.slots
     if not able:
         return "other"
@@ -60,7 +60,7 @@ def slot_of(ingredient: Ingredient, ml: float | None, has_base: bool) -> SlotNam
 
 
 def stage_of(ingredient: Ingredient, slot: SlotName) -> Stage:
-    """When it goes in, where no sentence tells."""
+    """Return when a pour goes in, where no sentence says so."""
     if slot == "edge":
         return "rim"
     if slot == "garnish":
@@ -69,7 +69,7 @@ def stage_of(ingredient: Ingredient, slot: SlotName) -> Stage:
 
 
 def guess_of(parts: Sequence[RolePour], technique: str | None, serve_ice: str) -> Guess:
-    """Return the family of a recipe and its form."""
+    """Guess the family and the form of a recipe."""
     family, why = _family(parts, technique)
     return Guess(family, _form(family, parts, serve_ice), why)
 

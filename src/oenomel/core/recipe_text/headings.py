@@ -1,4 +1,4 @@
-"""Headings of a recipe: which part follows, and the unit of all of it."""
+"""Headings of a recipe: which section follows, and the unit of all amounts."""
 
 from __future__ import annotations
 
@@ -35,8 +35,7 @@ _ALL_IN: Final = re.compile(
 
 
 def heading_of(text: str, written: str) -> tuple[str, str] | None:
-    """Return the word of a heading and what stands behind it on its line; None where the text is none. ``written`` is the line with its
-    marks.
+    """Return the word of a heading and the rest of its line; None where it isn't a heading. ``written`` is the line with its punctuation.
 
     >>> heading_of("Glass: coupe", "Glass: coupe")
     ('glass', 'coupe')
@@ -56,12 +55,12 @@ def heading_of(text: str, written: str) -> tuple[str, str] | None:
 
 
 def section_of(what: str) -> Section | None:
-    """Return the part of a recipe that follows a heading."""
+    """Return the section that follows a heading."""
     return _SECTIONS.get(what)
 
 
 def unit_told(text: str) -> str | None:
-    """Return the unit that a text says all amounts are in.
+    """Return the unit that a text declares for all amounts.
 
     >>> unit_told("All measures in ounces")
     'oz'
@@ -74,7 +73,7 @@ def unit_told(text: str) -> str | None:
 
 
 def unit_of_all(lines: Sequence[TextLine]) -> str | None:
-    """Return the unit of numbers without one: as the recipe says, else ounces where they are all as small as ounces."""
+    """Return the unit of bare numbers: the one the recipe declares, else ounces where all are as small as ounces."""
     unit_named = next((unit for line in lines if (unit := unit_told(line.text))), None)
     return unit_named or _bare_unit(lines)
 

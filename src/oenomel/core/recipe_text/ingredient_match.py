@@ -1,4 +1,4 @@
-"""Match of a recipe's words with an ingredient: one of the larder and its alternatives, or none that is known."""
+"""Matching a recipe's words with an ingredient of the larder, with alternatives."""
 
 from __future__ import annotations
 
@@ -39,7 +39,7 @@ _PROPORTION: Final = re.compile(r"\d(?:[.,]\d)? ?(?::|to) ?\d|\d ?%")
 
 @dataclass(frozen=True, slots=True)
 class Meant:
-    """An ingredient's slug, None where nothing is called so; whether that is sure; what it could be as well; and why it isn't sure."""
+    """A matched ingredient's slug, None where nothing matches; whether it is certain; the alternatives; and the reason for doubt."""
 
     slug: str | None
     sure: bool
@@ -48,7 +48,7 @@ class Meant:
 
 
 def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
-    """Return what words mean, with what stood in brackets behind them ("simple syrup (2:1)")."""
+    """Match words with an ingredient, given the words in brackets behind them ("simple syrup (2:1)")."""
     first, *alternatives = " ".join(words.split()).split(" or ")
     of_first = _match_of(first if alternatives else words, asides, index)
     if not alternatives:
@@ -119,5 +119,5 @@ _KINDS_IN_WORDS: Final[Mapping[Kind, re.Pattern[str]]] = {
 
 
 def kind_in(words: str) -> Kind:
-    """Return the kind that words tell of something that nobody knows."""
+    """Return the kind that words suggest for an unknown ingredient."""
     return next((kind for kind, pattern in _KINDS_IN_WORDS.items() if pattern.search(words.lower())), "other")

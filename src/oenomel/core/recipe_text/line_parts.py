@@ -1,4 +1,4 @@
-"""A line of a recipe taken apart: where an amount ends and an ingredient begins, and what stands beside both."""
+"""Parts of a recipe's line: where an amount ends and an ingredient begins, and the words beside them."""
 
 from __future__ import annotations
 
@@ -37,10 +37,10 @@ _SMALLEST_ML: Final = 8.0
 
 @dataclass(frozen=True, slots=True)
 class Piece:
-    """An amount of something, as far as the words tell.
+    """An amount and an ingredient, as far as the words give them.
 
-    ``words`` name the ingredient; ``said`` is its amount, None where the line tells none; ``told`` are the words of that amount.
-    ``asides`` stood in brackets. ``doubts`` say what was guessed.
+    ``words`` name the ingredient; ``said`` is its amount, None where there is none; ``told`` are the words of that amount. ``asides``
+    are words in brackets. ``doubts`` say what was guessed.
     """
 
     text: str
@@ -53,7 +53,7 @@ class Piece:
 
 
 def bare(line: str) -> str:
-    """Return a line without its bullet, number and marks of emphasis.
+    """Return a line without its bullet, number and emphasis marks.
 
     >>> bare("- **60 ml** gin")
     '60 ml gin'
@@ -63,7 +63,7 @@ def bare(line: str) -> str:
 
 
 def pieces_of(line: str) -> list[str]:
-    """Return the parts of a line: each amount of something with what belongs to it, and what stands between such by itself.
+    """Split a line into its amounts, each with its ingredient, and the words between them.
 
     >>> pieces_of("60 ml gin, 22,5 ml lemon juice, strained; honey | 15 ml, lemon twist")
     ['60 ml gin', '22,5 ml lemon juice, strained', 'honey | 15 ml', 'lemon twist']
@@ -84,7 +84,7 @@ def pieces_of(line: str) -> list[str]:
 
 
 def has_pours(sentence: str) -> bool:
-    """Check whether any part of a line tells how much of something."""
+    """Check whether any part of a line has an amount of something."""
     return tells_an_amount(sentence) or any(tells_an_amount(part) for part in _BETWEEN.split(sentence) if part.strip())
 
 
@@ -105,7 +105,7 @@ def _run_together(part: str) -> list[str]:
 
 
 def tells_an_amount(part: str) -> bool:
-    """Check whether a part of a line tells how much of something."""
+    """Check whether a part of a line has an amount of something."""
     within = any(_is_measure(aside) for aside in _ASIDE.findall(part))
     part = " ".join(_ASIDE.sub(" ", part).split())
     if re.search(r"\b(to|for) (garnish|serve)\b|^garnish\b", part, re.IGNORECASE):
@@ -118,7 +118,7 @@ def tells_an_amount(part: str) -> bool:
 
 
 def is_bare_amount(part: str) -> bool:
-    """Check whether a part is an amount and a unit, of nothing."""
+    """Check whether a part is only an amount and a unit."""
     amount = read_said(part)
     return amount is not None and amount.unit is not None and not amount.of and part[:1].isdigit()
 
@@ -135,15 +135,13 @@ def _is_piece_alone(text: str) -> bool:
 
 
 def without_top(text: str) -> str | None:
-    """Return the words before "on top" or "on the foam", where a part ends so."""
+    """Return the words before "on top" or "on the foam" at the end of a part."""
     match = _ON_TOP.search(text)
     return text[: match.start()] if match and match.start() > 0 else None
 
 
 def piece_of(line: str, default_unit: str | None = None) -> Piece:
-    """Return what a part of a line tells: how much, of what, and what was guessed of it; ``default_unit`` is the recipe's, where it has
-    one.
-    """
+    """Read a part of a line: amount, ingredient, and assumptions; ``default_unit`` is the recipe's, if any."""
     text = " ".join(line.split())
     asides = tuple(aside.strip() for aside in _ASIDE.findall(text))
     outside = _LEADS.sub("", " ".join(_ASIDE.sub(" ", text).replace("*", "").replace("|", " ").split()))
@@ -257,7 +255,7 @@ def _same(one: Said, other: Said) -> bool:
 
 
 def in_a_unit(piece: Piece, default_unit: str | None) -> Piece:
-    """Return a piece whose bare number is in the recipe's unit, or in ml where its size tells that."""
+    """Return a piece with its bare number in the recipe's unit, or in ml where its size suggests that."""
     amount = piece.said
     if amount is None or amount.unit is not None or amount.kind not in ("amount", "range") or amount.of:
         return piece
@@ -276,7 +274,7 @@ _BEGINS_ANEW: Final = re.compile(
 
 
 def split_sentences(text: str) -> Iterator[str]:
-    """Yield the sentences of a line; a point in a figure ends none, nor one after a short form, but before a verb."""
+    """Yield the sentences of a line; a point in a number or after an abbreviation ends none, unless a verb follows."""
     start = 0
     for match in re.finditer(r"[.!?] (?=[A-Z“\"(])", text):
         short = text[match.start()] == "." and _SHORT_FORMS.search(text[max(start, match.start() - _LONGEST_SHORT_FORM) : match.start()])

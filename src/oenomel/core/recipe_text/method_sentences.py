@@ -92,10 +92,10 @@ _UP: Final = re.compile(r"\bserve(?:d)? (?:straight )?up\b|\bstraight up\b|\bno 
 
 @dataclass(frozen=True, slots=True)
 class MethodRead:
-    """Method and serve as far as sentences give them; None and empty where they don't.
+    """Method and serve from the sentences read so far; None and empty where unknown.
 
-    ``seconds`` is a pair where a range was told. ``rims`` are what the edge is coated with, and whether only half of it. ``top`` and
-    ``floats`` are words for what is poured last, ``rinses`` for what the glass is rinsed with.
+    ``seconds`` is a pair for a range. ``rims`` are what the rim is coated with, and whether only half of it. ``top`` and ``floats`` are
+    words for what is poured last.
     """
 
     technique: Technique | None = None
@@ -118,7 +118,7 @@ DRY_SHAKE_USUAL: Final = 10.0
 
 
 def garnish_of(line: str) -> tuple[str, ...]:
-    """Return what a line garnishes with; none where it is no garnish.
+    """Return the garnishes of a line; empty where it has none.
 
     >>> garnish_of("Garnish with a lime wheel and mint sprig")
     ('lime wheel', 'mint sprig')
@@ -135,7 +135,7 @@ def _listed_things(text: str) -> tuple[str, ...]:
 
 
 def made_of(sentence: str, so_far: MethodRead) -> MethodRead:
-    """Return what is known of the making once a sentence is read; the same where it tells nothing. What it told is named in ``told``."""
+    """Return the method and serve after one more sentence; unchanged where it says nothing about them. ``told`` lists what was found."""
     words = plain(sentence)
     result: list[str] = []
     method = so_far
@@ -208,7 +208,7 @@ def _strained(words: str, _: str, made: MethodRead) -> MethodRead:
 
 
 def glass_in(words: str) -> str:
-    """Return the glass that words name, by the app's list or by its own word; empty where none.
+    """Return the glass named by words, as a known one or in its own words; empty where none is.
 
     >>> glass_in("strain into a chilled coupette")
     'coupe'

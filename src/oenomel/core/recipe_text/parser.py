@@ -1,4 +1,4 @@
-"""A recipe in words as a drink that can be poured: each line with what it was taken for, and nothing of it lost."""
+"""Reading a recipe as a drink: each line with its interpretation, none of them lost."""
 
 from __future__ import annotations
 
@@ -94,7 +94,7 @@ _RIM_AMOUNT: Final = (1.0, "tsp")
 
 
 def sections_of(text: str) -> list[TextLine]:
-    """Return the lines of a text; its headings tell the parts when they are read."""
+    """Return the lines of a text; headings start its sections."""
     return [TextLine(line) for line in text.splitlines() if line.strip()]
 
 
@@ -105,9 +105,9 @@ def read_recipe(
     name: str = "",
     mended: Mapping[str, Mended] = _NOTHING_MENDED,
 ) -> ReadRecipe:
-    """Return a recipe out of its lines; ``name`` where it is known apart from them, ``ingredient_of`` gives what a slug stands for.
+    """Read a recipe from its lines; ``name`` where it is known apart from them, ``ingredient_of`` returns the ingredient of a slug.
 
-    ``mended`` are what somebody said of lines, by their text as it was told.
+    ``mended`` are corrections of lines, by the original text of the line.
     """
     lines = [part for line in lines for part in _in_parts(line)]
     reading = ParserState(index, ingredient_of, unit_of_all([line for line in lines if len(line.text) <= LONGEST_LINE]), mended, name)

@@ -1,4 +1,4 @@
-"""An amount of something as a pour: what it is, how much, which part it plays, and what of that was guessed."""
+"""Turning an amount of something into a pour: ingredient, amount, slot, and what was assumed."""
 
 from __future__ import annotations
 
@@ -48,17 +48,17 @@ class ParserState:
         self.lines.append(ReadLine(text, taken, sure=sure, why=why))
 
     def garnish(self, text: str, *what: str) -> None:
-        """Return a line that garnishes with something."""
+        """Add a garnish from a line, and return the line as read."""
         self.made = replace(self.made, garnish=(*self.made.garnish, *what))
         self.tell(text, "garnish")
 
     def ask(self, text: str, meant: Meant, why: str, amounts: tuple[str, ...] = ()) -> None:
-        """Return a line whose amount has to be asked."""
+        """Return a line whose amount must be asked for."""
         self.lines.append(ReadLine(text, "asked", None, False, meant.others, why, meant.slug or "", amounts))
 
 
 def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, stage: Stage | None = None) -> None:
-    """Return a piece as a pour; as garnish where it is only that; asked where its amount isn't told."""
+    """Read a piece as a pour, or as a garnish; a missing amount is asked for."""
     if ONLY_ICE.fullmatch(piece.words):
         reading.tell(piece.text, "ice")
         return
@@ -185,5 +185,5 @@ def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, 
 
 
 def as_unit(word: str) -> Unit:
-    """Return a word for a unit as one of the units of a file; it has to be one."""
+    """Return the spec file's unit for a word that is a unit."""
     return next(unit for unit in UNITS if unit == word)

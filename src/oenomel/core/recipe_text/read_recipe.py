@@ -17,7 +17,7 @@ Section = Literal["", "ingredients", "method", "garnish", "apart", "note"]
 
 @dataclass(frozen=True, slots=True)
 class TextLine:
-    """A line of a recipe, and the part of it where that is known."""
+    """A line of a recipe, and its section where that is known."""
 
     text: str
     section: Section = ""
@@ -25,7 +25,7 @@ class TextLine:
 
 @dataclass(frozen=True, slots=True)
 class Mended:
-    """Correction of one line by a person: the ingredient it means, its amount, or that it is left out."""
+    """A person's correction of one line: its ingredient, its amount, or that it is left out."""
 
     slug: str = ""
     amount: str = ""
@@ -34,10 +34,10 @@ class Mended:
 
 @dataclass(frozen=True, slots=True)
 class ReadPour:
-    """A pour as it was read.
+    """One pour as read.
 
-    ``ingredient`` is None where nothing is called so: then ``words`` name it, and ``kind`` is what the words tell of its kind.
-    ``ends`` are those of a range, in ``unit``.
+    ``ingredient`` is None where none matches: then ``words`` name it, and ``kind`` is its kind by those words. ``ends`` are those of a
+    range, in ``unit``.
     """
 
     words: str
@@ -55,9 +55,9 @@ class ReadPour:
 
 @dataclass(frozen=True, slots=True)
 class ReadLine:
-    """Reading of one line: its kind, the index of its pour if it made one, and other possible meanings.
+    """One line as read: its kind, the index of its pour if any, and other possible meanings.
 
-    ``asks`` is the slug of an ingredient whose amount the line doesn't tell, ``amounts`` are what its amount could be as well.
+    ``asks`` is the slug of an ingredient without an amount, ``amounts`` are other possible amounts.
     """
 
     text: str

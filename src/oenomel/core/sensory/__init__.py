@@ -1,4 +1,4 @@
-"""The tongue trained: a taster's own step by triangle tests, exercises without a glass, and a week's plan."""
+"""Sensory training: a taster's own thresholds by triangle tests, exercises without a glass, and a week's plan."""
 
 from oenomel.core.sensory.blends import Attribute
 from oenomel.core.sensory.exercises import ExerciseKind

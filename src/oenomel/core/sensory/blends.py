@@ -1,4 +1,4 @@
-"""Two jugs, a few thresholds apart in one attribute and alike in the rest; every pair of glasses is blended from them."""
+"""Two jugs that differ by a few thresholds in one attribute; every pair of glasses is blended from them."""
 
 from __future__ import annotations
 
@@ -69,7 +69,7 @@ Level = tuple[float, float, float]
 
 @dataclass(frozen=True, slots=True)
 class Jug:
-    """Contents of a jug: what is poured, and its strength, sugar, acid and share of liqueur."""
+    """One jug: its pours, strength, sugar, acid and share of liqueur."""
 
     pours: tuple[Pour, ...]
     volume_ml: float
@@ -77,13 +77,13 @@ class Jug:
     smell: float
 
     def taken(self, volume_ml: float) -> tuple[Pour, ...]:
-        """So much out of it, as pours."""
+        """Return some ml of the jug, as pours."""
         return tuple(pour.at(pour.volume_ml * volume_ml / self.volume_ml) for pour in self.pours)
 
 
 @dataclass(frozen=True, slots=True)
 class Distance:
-    """Two blends of the jugs, in parts of the one with more out of a glass's parts, and the steps between them."""
+    """Two blends of the jugs, by their parts of the stronger jug, and the steps between them."""
 
     less_parts: int
     more_parts: int
@@ -113,19 +113,19 @@ class Jugs:
         return self.part_ml * self.parts
 
     def blend(self, more_parts: int) -> Drink:
-        """Return a glass with so many parts out of the jug with more, as a drink that can be forecast."""
+        """Return a glass with some parts of the stronger jug, as a drink."""
         more_ml = more_parts * self.part_ml
         pours = [*self.less.taken(self.glass_ml - more_ml), *self.more.taken(more_ml)]
         return Drink(f"A glass for {NOUNS[self.matter]}", "open", tuple(p for p in pours if p.volume_ml > 0), method=Method("none"))
 
     def distances(self) -> list[Distance]:
-        """Return every pair of glasses of which one comes straight out of a jug, nearest first."""
+        """Return every pair of glasses of which one is undiluted from a jug, the nearest first."""
         pairs = {(low, high) for n in range(self.parts) for low, high in ((0, n + 1), (n, self.parts))}
         all_distances = [Distance(low, high, self._at(high) - self._at(low)) for low, high in pairs]
         return sorted(all_distances, key=lambda each: (each.steps, each.less_parts))
 
     def alcohol_g(self, more_parts: int) -> float:
-        """Grams of alcohol in a glass with so many parts of more."""
+        """Return the grams of alcohol in a glass with some parts of the stronger jug."""
         share = more_parts / self.parts
         abv = self.less.level[0] * (1 - share) + self.more.level[0] * share
         return abv / 100 * self.glass_ml * ETHANOL_G_PER_ML
@@ -141,7 +141,7 @@ class Jugs:
 
 
 def glass_of(grid_ml: float) -> tuple[float, int]:
-    """Return what is measured with, and how many of it make a glass, the smallest that can be blended finely.
+    """Return the measure to pour with, and how many make a glass, the smallest that allows fine blends.
 
     Raises
     ------
@@ -157,12 +157,12 @@ def glass_of(grid_ml: float) -> tuple[float, int]:
 
 
 def needs(matter: Attribute) -> tuple[str, ...]:
-    """Find which jobs bottles have to do for it, water aside."""
+    """Return the roles that ingredients must fill, apart from water."""
     return ("sour", "sweet", *(("base",) if matter in ("abv", "smell") else ()), *(("liqueur",) if matter == "smell" else ()))
 
 
 def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
-    """Return what could do a job: what is in stock before what isn't, the plainest first; of what isn't in stock only the usual."""
+    """Return the ingredients for a role: those in stock first, the simplest first; of the others only the usual."""
     what, least = _LEAST[job]
 
     def does(each: Ingredient) -> bool:
@@ -194,10 +194,10 @@ def jugs_for(
     grid_ml: float = GRID_ML,
     volume_ml: float = 0.0,
 ) -> Jugs:
-    """Return the two jugs for so many triangles, as small as they can be measured.
+    """Compute the two jugs for some triangles, in the smallest measurable volumes.
 
-    Each is mixed to a strength, sugar and acid of its own, a linear problem; then its amounts go up or down to the grid, so that the two
-    stay alike in what isn't asked. The smallest volume that keeps this is taken.
+    Each jug is mixed to its own strength, sugar and acid, a linear problem; then its amounts are rounded up or down so that the jugs
+    stay equal in the other attributes. The smallest volume that allows this is used.
 
     Parameters
     ----------
@@ -208,9 +208,9 @@ def jugs_for(
     Raises
     ------
     OutOfRange
-        So many triangles, or such a measure, aren't poured.
+        The number of triangles, or the measure, is impossible.
     DomainError
-        A bottle is missing, or these bottles can't make two such jugs.
+        An ingredient is missing, or these can't make two such jugs.
     """
     if not 1 <= triangles <= 200:
         raise OutOfRange("the number of triangles", triangles, 1, 200)

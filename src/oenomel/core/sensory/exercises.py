@@ -1,4 +1,4 @@
-"""Exercises without a glass, out of the book's own drinks: guess what a swap does, name a fault, find the correction."""
+"""Exercises without a glass, from the book's own drinks: guess a swap, name a fault, find the correction."""
 
 from __future__ import annotations
 
@@ -46,7 +46,7 @@ _MOVING: Final = ("base", "sour", "sweet", "liqueur")
 
 @dataclass(frozen=True, slots=True)
 class Option:
-    """Something that can be answered."""
+    """A possible answer."""
 
     key: str
     words: str
@@ -54,7 +54,7 @@ class Option:
 
 @dataclass(frozen=True, slots=True)
 class Ask:
-    """One thing that is asked, and what can be answered."""
+    """One question, and its possible answers."""
 
     key: str
     words: str
@@ -86,7 +86,7 @@ class Exercise:
 
 
 def score_of(right: Mapping[str, Sequence[str]], said: Mapping[str, str]) -> float:
-    """Find which part of what was asked was answered rightly, 0 to 1; what wasn't answered is wrong.
+    """Return the share of right answers, 0 to 1; missing answers are wrong.
 
     >>> score_of({"sugar": ("more",), "acid": ("same", "less")}, {"sugar": "less", "acid": "same"})
     0.5
@@ -102,12 +102,12 @@ def exercise(
     conditions: Conditions,
     seed: int,
 ) -> Exercise:
-    """Return an exercise out of the book; of the same book and seed the same.
+    """Return an exercise from the book, the same for the same seed.
 
     Raises
     ------
     DomainError
-        No drink of the book gives one.
+        No drink of the book suits it.
     """
     draw = random.Random(seed)
     for _ in range(TRIES if book else 0):

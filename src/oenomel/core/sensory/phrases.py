@@ -27,7 +27,7 @@ A_DRINK_G: Final = 14.0
 
 
 def known_steps(thresholds: Mapping[Attribute, Threshold]) -> OwnSteps:
-    """Return a taster's own steps by axis, the usual one where there were too few triangles, or only guesses."""
+    """Return a taster's own steps by axis; the usual ones where there are too few triangles, or only guesses."""
     known: dict[str, float] = {
         str(name): known.steps
         for name, known in thresholds.items()
@@ -37,7 +37,7 @@ def known_steps(thresholds: Mapping[Attribute, Threshold]) -> OwnSteps:
 
 
 def threshold_words(known: Threshold) -> str:
-    """Describe how fine a tongue is beside the usual one, in a sentence."""
+    """Compare a taster's sensitivity with the usual one, in a sentence."""
     if known.triangles == 0:
         return "Nothing is known yet: the usual step stands in its place."
     if known.triangles >= KNOWN_AFTER and known.guesses >= ONLY_GUESSED:
@@ -55,7 +55,7 @@ def threshold_words(known: Threshold) -> str:
 
 
 def in_figures(matter: Attribute, steps: float) -> str:
-    """Return what a step comes to in a drink; empty for an aroma, which has no unit.
+    """Return a step in a drink's own units; empty for an aroma, which has no unit.
 
     >>> in_figures("sugar", 1.0)
     'tells 8.0 from 9.4 g of sugar in 100 ml'
@@ -70,7 +70,7 @@ def in_figures(matter: Attribute, steps: float) -> str:
 
 
 def before_sitting(matter: Attribute) -> tuple[str, ...]:
-    """Return what is said before the first glass."""
+    """Return the advice before the first glass."""
     sentences = ["Rinse with water between the glasses, and eat a bite of plain bread between the triangles."]
     if matter in ("abv", "smell"):
         sentences.append("Spit: the glasses hold alcohol. Nothing to swallow for whoever drives, is pregnant or doesn’t drink.")
@@ -81,7 +81,7 @@ def before_sitting(matter: Attribute) -> tuple[str, ...]:
 
 
 def sitting_words(triangles: int, alcohol_g: float, *, worth_it: bool) -> tuple[str, ...]:
-    """Return what is said to a taster after so many triangles, with so much alcohol in his glasses, [g]."""
+    """Return the advice after some triangles, with some alcohol in the glasses, [g]."""
     sentences = []
     if triangles >= DULLED_AFTER:
         sentences.append(f"{triangles} triangles tire most palates, and what follows teaches little. Go on tomorrow.")

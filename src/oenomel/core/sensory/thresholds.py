@@ -1,6 +1,4 @@
-"""A taster's own step: how far apart two glasses have to be for this tongue, learnt from triangle tests
-(docs/model/sensory.md, own thresholds).
-"""
+"""A taster's threshold: how far apart two glasses must be to be told apart, from triangle tests (docs/model/sensory.md)."""
 
 from __future__ import annotations
 
@@ -52,12 +50,12 @@ _SPAN, _PLACES = 4.0, 101
 
 @dataclass(frozen=True, slots=True)
 class TriangleAnswer:
-    """One triangle: how many of the bar's steps its two liquids were apart, and whether the odd glass was found.
+    """One triangle: the distance of its two liquids in usual steps, and whether the odd glass was found.
 
     Raises
     ------
     OutOfRange
-        The two aren't between 0 and 8 steps apart.
+        The distance isn't between 0 and 8 steps.
     """
 
     steps: float
@@ -84,12 +82,12 @@ class Threshold:
 
     @property
     def steps(self) -> float:
-        """His step in steps of the usual tongue: as likely larger as smaller."""
+        """The taster's step in usual steps: as likely larger as smaller."""
         return self._quantile(0.5)
 
     @property
     def interval80(self) -> tuple[float, float]:
-        """Between what his step lies, four times in five."""
+        """Central 80 % interval of the taster's step."""
         return self._quantile(0.1), self._quantile(0.9)
 
     @property
@@ -111,7 +109,7 @@ class Threshold:
         return float(np.interp(0.0, _log_places(), np.cumsum(self._of_places()) - self._of_places() / 2))
 
     def right_at(self, steps: ArrayLike) -> Floats:
-        """Compute how likely the odd glass is found at distances, shape as given, by all that is known."""
+        """Return the probability of finding the odd glass at some distances, shape as given."""
         right: Floats = np.einsum("msp,...msp->...", self.chances, _right(steps))
         return right
 
@@ -126,10 +124,10 @@ class Threshold:
 
 
 def threshold_of(answers: Sequence[TriangleAnswer]) -> Threshold:
-    """Return what triangles teach of a taster's step; of none, that he is about as other people are.
+    """Estimate a taster's threshold from triangles; without any, the usual one.
 
     P(right) = 1/3 + 2/3·0.96·(1 − exp(−ln 2·(n/α)^β)), on a grid over α (log-normal prior, sd 0.5) and β {1.5, 2, 3}, beside the chance
-    that he only guessed. For n = α half of what can be told is told.
+    that he only guessed. At n = α half of the tasters' answers are right beyond guessing.
     Source: docs/model/sensory.md; a Weibull function over a triangle's chance of a third is usual for it.
 
     >>> threshold_of([]).interval80[1] / threshold_of([]).steps > 1.8
@@ -144,14 +142,14 @@ def threshold_of(answers: Sequence[TriangleAnswer]) -> Threshold:
 
 
 def updated(known: Threshold, answer: TriangleAnswer) -> Threshold:
-    """Return what is known after one more answer."""
+    """Update the estimate with one more answer."""
     likely = _right(answer.steps)
     chances = known.chances * (likely if answer.right else 1 - likely)
     return Threshold(chances / chances.sum(), known.triangles + 1, known.right + answer.right)
 
 
 def most_informative(known: Threshold, distances: Sequence[float]) -> int:
-    """Find which of the distances that can be poured teaches most: after its answer, least is expected to be left unknown of his step.
+    """Return the pourable distance whose answer is expected to leave the least uncertainty.
 
     Raises
     ------
@@ -164,7 +162,7 @@ def most_informative(known: Threshold, distances: Sequence[float]) -> int:
 
 
 def worth_going_on(known: Threshold, distances: Sequence[float]) -> bool:
-    """Check whether six more triangles would take a tenth of the doubt away, if each taught as much as the next one is expected to."""
+    """Check whether six more triangles would reduce the uncertainty by a tenth, at the expected rate."""
     learnt = _unknown(known.chances) - float(_left_unknown(known.chances, np.asarray(distances, dtype=np.float64)).min())
     # A doubt that shrinks to a part has so much less entropy as the logarithm of that part.
     return 1 - math.exp(-ROUND * learnt) >= WORTH_LESS

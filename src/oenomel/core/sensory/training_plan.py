@@ -1,4 +1,4 @@
-"""A week's plan for a new colleague: a quarter of an hour a day, and what of it is done."""
+"""A week's plan for a new colleague: a quarter of an hour a day, with what is done."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ _WEEK: Final[tuple[tuple[str, tuple[tuple[str, str, int], ...]], ...]] = (
 
 @dataclass(frozen=True, slots=True)
 class WeekTask:
-    """Something to do: how often, and how much of it is done."""
+    """A task: how often, and how often it was done."""
 
     what: str
     of: str
@@ -35,7 +35,7 @@ class WeekTask:
 
 @dataclass(frozen=True, slots=True)
 class Day:
-    """A day of the plan."""
+    """One day of the plan."""
 
     number: int
     title: str
@@ -43,12 +43,12 @@ class Day:
 
     @property
     def done(self) -> bool:
-        """True if nothing of it is left."""
+        """True if everything is done."""
         return all(task.done >= task.wanted for task in self.tasks)
 
 
 def week_plan(done: Mapping[TaskKey, int]) -> tuple[Day, ...]:
-    """Return the plan with what was done since it was begun: what was done counts for the earliest day that asks for it.
+    """Return the plan with everything done since it began, counted for the earliest day that needs it.
 
     >>> [(task.of, task.done, task.wanted) for task in week_plan({("triangle", "sugar"): 8})[5].tasks]
     [('sugar', 2, 6), ('acid', 0, 6)]

@@ -1,4 +1,4 @@
-"""A triangle test: three glasses, two alike; which blends, in which order, and how they are poured (docs/model/sensory.md)."""
+"""A triangle test: three glasses, two alike; which blends, in which order, and how to pour them (docs/model/sensory.md)."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ class BlendsLeft:
 
 @dataclass(frozen=True, slots=True)
 class Triangle:
-    """Three glasses.
+    """Three glasses, two of them alike.
 
     Parameters
     ----------
@@ -46,11 +46,11 @@ class Triangle:
 
     @property
     def alike(self) -> tuple[int, ...]:
-        """The two glasses that hold the same."""
+        """The two glasses with the same liquid."""
         return tuple(glass for glass in GLASSES if glass != self.odd)
 
     def parts_of(self, glass: int) -> int:
-        """Parts of the jug with more in a glass."""
+        """Return the parts of the stronger jug in a glass."""
         return self.more_parts if (glass == self.odd) == self.odd_is_more else self.less_parts
 
 
@@ -65,7 +65,7 @@ class GlassLine:
 
 
 def next_triangle(jugs: Jugs, known: Threshold, left: BlendsLeft, draw: random.Random) -> Triangle:
-    """Return the triangle that teaches most of what can still be poured; which glass is the odd one, and of which liquid, is drawn.
+    """Return the pourable triangle that teaches most; the odd glass and its liquid are drawn at random.
 
     Raises
     ------
@@ -86,7 +86,7 @@ def next_triangle(jugs: Jugs, known: Threshold, left: BlendsLeft, draw: random.R
 
 
 def poured(jugs: Jugs, triangle: Triangle) -> tuple[GlassLine, ...]:
-    """Return what the pourer does, in the order of the glasses: the two alike are stirred together and shared, so that they are alike."""
+    """Return the pourer's instructions in the order of the glasses; the two alike are mixed together and shared."""
     lines = []
     for glasses in (triangle.alike, (triangle.odd,)):
         more_ml = triangle.parts_of(glasses[0]) * jugs.part_ml * len(glasses)
@@ -95,7 +95,7 @@ def poured(jugs: Jugs, triangle: Triangle) -> tuple[GlassLine, ...]:
 
 
 def left_after(jugs: Jugs, triangles: Sequence[Triangle]) -> BlendsLeft:
-    """Return what is left in the jugs after these."""
+    """Return the volumes left in the jugs after some triangles."""
     lines = [line for triangle in triangles for line in poured(jugs, triangle)]
     return BlendsLeft(
         max(0.0, jugs.less.volume_ml - sum(line.less_ml for line in lines)),
@@ -104,12 +104,12 @@ def left_after(jugs: Jugs, triangles: Sequence[Triangle]) -> BlendsLeft:
 
 
 def can_pour(jugs: Jugs, left: BlendsLeft) -> bool:
-    """Check whether what is left is enough for one more triangle."""
+    """Check whether enough is left for one more triangle."""
     return any(_sides(jugs, distance, left) for distance in jugs.distances())
 
 
 def alcohol_g(jugs: Jugs, triangle: Triangle) -> float:
-    """Grams of alcohol in its three glasses, if nothing is spat."""
+    """Return the grams of alcohol in three glasses, if nothing is spat out."""
     return sum(jugs.alcohol_g(triangle.parts_of(glass)) for glass in GLASSES)
 
 

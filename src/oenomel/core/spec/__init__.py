@@ -1,4 +1,4 @@
-"""A drink as it is written: pours, method and serve, measures as they are said, and what a jigger can pour."""
+"""A drink as written: pours, method and serve, spoken measures, and the marks of a jigger."""
 
 from oenomel.core.spec.drink import Drink, FamilyName, Pour, Stage
 from oenomel.core.spec.jigger import GRID_ML, grid_of, usual_bounds

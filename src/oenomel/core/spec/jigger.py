@@ -1,4 +1,4 @@
-"""Marks of a jigger: the amounts that a rebalancing may choose (docs/model/rebalance.md)."""
+"""Marks of a jigger: the amounts that rebalancing may choose (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ MOST_DASHES: Final = 12.0
 
 
 def grid_of(ingredient: Ingredient, unit: str, grid_ml: float) -> float:
-    """Smallest step in which an ingredient is poured, [ml]: a whole dash or drop, a piece, a gram of what is dry, else the jigger's."""
+    """Return the smallest step of an ingredient's amount, [ml]: a dash or drop, a piece, a gram where it is dry, else the jigger's mark."""
     if unit in ("dash", "drop"):
         return ML_PER_UNIT[unit]
     if ingredient.kind == "bitters":
@@ -39,7 +39,7 @@ def grid_of(ingredient: Ingredient, unit: str, grid_ml: float) -> float:
 
 
 def usual_bounds(pour: Pour, grid: float) -> tuple[float, float]:
-    """Between what a free pour may choose where nothing else is said, [ml]: 0 to twice as much or 30 ml more; bitters to twelve dashes."""
+    """Return the default range of a free pour, [ml]: 0 to twice its amount or 30 ml more; bitters to twelve dashes."""
     now = pour.liquid_ml
     by_the_dash = grid < 1 and not pour.ingredient.composition.solid
     return 0.0, max(2 * now, MOST_DASHES * grid if by_the_dash else now + MORE_ML)
@@ -47,7 +47,8 @@ def usual_bounds(pour: Pour, grid: float) -> tuple[float, float]:
 
 @lru_cache(maxsize=1024)
 def ladder(now: float, grid: float, low: float, high: float) -> tuple[Floats, int]:
-    """Volumes that a pour can take, rising, [ml], and which of them is poured now: multiples of the grid within bounds, or as it is.
+    """Return the volumes that a pour can take, rising, [ml], and the index of the present one: multiples of the grid within bounds,
+    and the present amount.
 
     >>> ladder(22.5, 7.5, 0, 30)[0].tolist()
     [0.0, 7.5, 15.0, 22.5, 30.0]

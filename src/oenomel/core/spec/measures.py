@@ -1,4 +1,4 @@
-"""Measures as they are said, read by the grammar of `measures.lark`: figures, fractions and words, ranges, fruit, eggs, "top up"."""
+"""Spoken measures, parsed by the grammar `measures.lark`: figures, fractions and words, ranges, fruit, eggs, "top up"."""
 
 from __future__ import annotations
 
@@ -108,7 +108,7 @@ class Said:
 
 
 def is_by_eye(said: str) -> bool:
-    """Check whether somebody's words for an amount tell that it isn't measured.
+    """Check whether words for an amount say that it isn't measured.
 
     >>> is_by_eye("about 20"), is_by_eye("three quarters")
     (True, False)
@@ -118,7 +118,7 @@ def is_by_eye(said: str) -> bool:
 
 @lru_cache(maxsize=4096)
 def plain(text: str) -> str:
-    """Return a text in small letters, its fractions as 1/2, its ranges with "to", its units apart from their numbers.
+    """Normalize a text: lower case, fractions as 1/2, ranges with "to", units apart from their numbers.
 
     >>> plain("1½–2oz")
     '1 1/2 to 2 oz'
@@ -137,14 +137,14 @@ def plain(text: str) -> str:
 
 
 def read_said(text: str, start: Start = "said") -> Said | None:
-    """Return what a whole text says, or None where it isn't a measure; less than nothing is none."""
+    """Parse a whole text as a measure; None where it isn't one, or is negative."""
     if len(text) > LONGEST_SAID:
         return None
     return _read(text, start)
 
 
 def beginnings(text: str, start: Start = "measured", most: int = 9) -> Iterator[tuple[Said, str]]:
-    """Yield what the beginning of a text says, with the words that are left; the longest beginning first."""
+    """Yield each beginning of a text that is a measure, with the remaining words; the longest first."""
     words = [] if _THOUSANDS.search(text) else plain(text).split()
     for count in range(min(len(words), most), 0, -1):
         amount = read_said(" ".join(words[:count]), start)

@@ -23,7 +23,7 @@ PIECE_G: Final[Mapping[Ice, float]] = {"cubes": 30.0, "large": 45.0}
 
 @dataclass(frozen=True, slots=True)
 class OwnStep:
-    """A line of the drink's own: before which moment of the making it stands, or which generated step it is told instead of, by its key."""
+    """One of the drink's own lines: the moment it stands before, or the key of the generated step it replaces."""
 
     text: str
     before: Moment = "serve"
@@ -34,10 +34,10 @@ class OwnStep:
 class Method:
     """Method of a drink: technique, time and ice.
 
-    ``seconds`` None stands for the reference time of the technique, 0 is no contact with ice; of a range ``seconds_between`` they are
-    the middle. ``ice_pieces`` of ``ice_piece_g`` are counted into the tin: the heat balance then gives the water, whatever the school.
-    ``dry_shake`` "last" is the reverse one, after the ice. ``strain`` and ``sparkling`` are empty where the drink and the bar decide;
-    ``sign`` tells in the drink's own words when it is ready. ``order`` are keys of steps in the order in which this drink wants them.
+    ``seconds`` None is the reference time of the technique, 0 no contact with ice; of a range ``seconds_between`` the middle.
+    ``ice_pieces`` of ``ice_piece_g`` are counted into the tin: the heat balance then gives the water, whatever the school.
+    ``dry_shake`` "last" is a reverse dry shake, after the ice. ``strain`` and ``sparkling`` are empty where the default applies;
+    ``sign`` says in the drink's own words when it is ready. ``order`` are the keys of steps in this drink's own order.
     """
 
     technique: Technique = "shake"
@@ -67,7 +67,7 @@ class Method:
 
 @dataclass(frozen=True, slots=True)
 class Garnish:
-    """A garnish: what, how it is put there ("on the edge", "expressed and thrown away"), why, and what to take where there is none."""
+    """A garnish: what it is, how it is placed ("on the edge", "expressed and thrown away"), why, and a substitute."""
 
     what: str
     how: str = ""
@@ -83,7 +83,7 @@ _HOW: Final = re.compile(
 
 
 def garnish_from_words(words: str) -> Garnish:
-    """Return a garnish out of a line of words: what follows a comma is how it is put there where it sounds like that, else why.
+    """Read a garnish from words: what follows a comma is how it is placed where it sounds like that, else why.
 
     >>> garnish_from_words("bay leaf, for the nose").why, garnish_from_words("lemon peel, expressed").how
     ('for the nose', 'expressed')
@@ -101,7 +101,7 @@ def garnish_from_words(words: str) -> Garnish:
 
 @dataclass(frozen=True, slots=True)
 class Edge:
-    """Rim of the glass: half of it or all, and what it is wetted with; empty for a cut fruit of the drink's own."""
+    """Rim of the glass: half or whole, and what it is wetted with; empty for one of the drink's own fruits."""
 
     half: bool = False
     wetted_with: str = ""
@@ -109,8 +109,8 @@ class Edge:
 
 @dataclass(frozen=True, slots=True)
 class Serve:
-    """Serve of a drink: glass, ice and garnish. ``chilled`` None leaves it to the trade: a cold drink in a cold glass. ``note`` is for
-    the guest.
+    """Serve of a drink: glass, ice and garnish. ``chilled`` None means the trade's habit: a cold glass for a cold drink. ``note`` is
+    for the guest.
     """
 
     glass: str = ""

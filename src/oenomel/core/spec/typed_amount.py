@@ -1,4 +1,4 @@
-"""A typed amount beside the drink that it is typed in: what it follows, what it fills up, and what has to be asked."""
+"""A typed amount in the context of its drink: what it is relative to, what it fills, and what must be asked."""
 
 from __future__ import annotations
 
@@ -33,12 +33,12 @@ Ambiguity = Literal["", "which", "part", "range"]
 
 @dataclass(frozen=True, slots=True)
 class TypedAmount:
-    """Meaning of a typed amount.
+    """One typed amount as read.
 
-    ``spoken`` is the amount and its unit; None where the glass decides (``to_the_line``) or nothing is meant before it was asked.
-    ``asks`` is what has to be asked first: "which" of the ``choices``, how big a "part" is (then the choices are what it would come to,
-    for each of `PART_SIZES_ML`), or between which ends of a "range". ``said`` keeps the words where they are more than a number and a
-    unit. ``follows`` is the place of the pour that it is so many ``times`` of; ``ends`` are those of a range.
+    ``spoken`` is the amount and its unit; None where the glass decides (``to_the_line``) or the user must be asked first. ``asks`` is
+    the question: "which" of the ``choices``, how big a "part" is (the choices are then the amounts for each of `PART_SIZES_ML`), or
+    which amount of a "range". ``said`` keeps the words where they are more than a number and a unit. ``follows`` is the index of the
+    pour that it is ``times`` of; ``ends`` are those of a range.
     """
 
     spoken: Measure | None = None
@@ -59,16 +59,16 @@ def parse_typed(
     part_ml: float | None = None,
     ounce_ml: float = BAR_OUNCE_ML,
 ) -> TypedAmount:
-    """Return a typed amount, in figures or in words; ``default_unit`` is meant where none is typed.
+    """Read a typed amount, in figures or in words; ``default_unit`` is used where none is typed.
 
-    ``pours`` are the drink's ingredients with their slots, so that "half the gin" and "as much as the sour" can be told; ``own`` is the
-    place of the one that is typed. ``part_ml`` is the size of a part in this drink, where it is known.
+    ``pours`` are the drink's ingredients with their slots, so that "half the gin" and "as much as the sour" are understood; ``own`` is
+    the index of the typed one. ``part_ml`` is the size of a part in this drink, where it is known.
 
     Raises
     ------
     NotAnAmount, OutOfRange, UnknownUnit
     OtherIngredient
-        The words name something else than the pour.
+        The words name another ingredient than the pour's.
 
     >>> parse_typed("scant barspoon", "ml").spoken
     Measure(amount=0.8, unit='barspoon')

@@ -1,4 +1,4 @@
-"""Amounts as they are said at the bar, and how many millilitres they are (common practice)."""
+"""Units of amounts at the bar, and their millilitres (common practice)."""
 
 from __future__ import annotations
 
@@ -55,7 +55,7 @@ class Measure:
 
 
 def unit_words(unit: str, amount: float) -> str:
-    """Name of a unit beside an amount.
+    """Return the name of a unit beside an amount.
 
     >>> unit_words("dash", 2), unit_words("dash", 1), unit_words("ml", 22.5)
     ('dashes', 'dash', 'ml')
@@ -65,7 +65,7 @@ def unit_words(unit: str, amount: float) -> str:
 
 @lru_cache(maxsize=4096, typed=True)
 def parse_amount(value: float | str) -> float:
-    """Return the number in an amount, which may be a number or a text like "3/4", "1 1/2" or "22.5".
+    """Return the number of an amount, which may be a number or a text like "3/4", "1 1/2" or "22.5".
 
     Raises
     ------
@@ -107,7 +107,7 @@ def _parse_text(text: str) -> float:
 
 
 def to_ml(amount: float, unit: str, ingredient: Ingredient, ounce_ml: float = BAR_OUNCE_ML, part_ml: float | None = None) -> float:
-    """Volume that an amount of an ingredient adds to the drink, [ml].
+    """Convert an amount of an ingredient to the volume it adds to the drink, [ml].
 
     Dry sugar and salt add the volume they take up once dissolved. Pieces and leaves add what the ingredient says a piece is,
     and nothing where it says nothing.
@@ -125,7 +125,7 @@ def to_ml(amount: float, unit: str, ingredient: Ingredient, ounce_ml: float = BA
 
 
 def pourable(volume_ml: float) -> float:
-    """Return a volume that can be poured, [ml], as it is.
+    """Return a volume unchanged, [ml], if it can be poured.
 
     Raises
     ------

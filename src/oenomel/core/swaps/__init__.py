@@ -1,4 +1,4 @@
-"""Swaps: what else could go into a slot."""
+"""Swaps: which ingredients can take a pour's place."""
 
 from oenomel.core.swaps.board import RANKINGS, Board, Ranking, RowOutcome, swap_board
 from oenomel.core.swaps.candidates import Filters

@@ -1,4 +1,4 @@
-"""Board of swaps: every ingredient that can do the job of a pour, its effect as it is, and after rebalancing (docs/model/swaps.md)."""
+"""Board of swaps: every ingredient that can replace a pour, its effect as it is, and after rebalancing (docs/model/swaps.md)."""
 
 from __future__ import annotations
 
@@ -60,7 +60,7 @@ HOPELESS_ML: Final = 1000.0
 class RowOutcome:
     """Outcome of a swap: values as served, distance from the target in steps by axis (for drawing), and J.
 
-    What can be tasted of that in words, and its colour, are worked out when they are asked for: few of many rows are looked at.
+    Its words and its colour are computed when they are first used, because few of many rows are shown.
     """
 
     drink: Drink
@@ -75,13 +75,13 @@ class RowOutcome:
 
     @cached_property
     def colour(self) -> str:
-        """Colour of the drink, as "#rrggbb"."""
+        """Colour of the drink as "#rrggbb"."""
         return swatch(self.drink.pours, self.figures["volume_ml"], air=air_in(self.drink))
 
 
 @dataclass(frozen=True)
 class SwapRow:
-    """One candidate on the board.
+    """One candidate with its outcomes.
 
     Parameters
     ----------
@@ -110,26 +110,26 @@ class SwapRow:
 
     @cached_property
     def unseen(self) -> tuple[str, ...]:
-        """Changes that no axis shows."""
+        """Changes that the axes don't show."""
         return _unseen(self.replaced, self.candidate.ingredient)
 
     @cached_property
     def loudness(self) -> tuple[Loudness, ...]:
-        """Changes of aroma that a guest could smell in the other parts."""
+        """Changes in the loudness of the other pours' aromas that a guest could smell."""
         after = self.mended or self.plain
         volumes = after.figures["volume_ml"], self.present.figures["volume_ml"]
         return tuple(one_loudness for one_loudness in loudness_between(after.drink, self.present.drink, *volumes) if one_loudness.told)
 
     @property
     def reach(self) -> float:
-        """Effort for a bartender to get the ingredient: low for soda, high for a bottle that few bars have."""
+        """Difficulty of getting the ingredient: low for soda, high for a bottle that few bars have."""
         ingredient = self.candidate.ingredient
         # What a house made or bought itself is there.
         rare = ingredient.rank - 1 if ingredient.origin == "catalogue" else 0
         return RARE_COSTS * rare + UNLIKE_COSTS * (ingredient.kind != self.replaced.kind)
 
     def score(self, ranking: str) -> float:
-        """By what it is ranked, the smaller the better, to 1e-9: ties stay in the order of names."""
+        """Ranking score, the smaller the better, rounded to 1e-9 so that ties stay in the order of names."""
         balance = FURTHEST + 1 if self.mended is None else self.mended.cost
         nose = (1 - self.likeness) + (1 - (0.5 if self.kinship is None else self.kinship)) / 2
         return round({"balance": balance, "aroma": nose, "both": balance + nose + self.reach}[ranking], 9)
@@ -137,8 +137,8 @@ class SwapRow:
 
 @dataclass(frozen=True)
 class Board:
-    """Part of a board: rows searched since the last part, how many are by now, of how many; and, in the first, what is left out and
-    where the drink stands as it is.
+    """Part of a board: rows searched since the last part, their number so far and in all; in the first part also what is left out and
+    the outcome without a swap.
     """
 
     rows: tuple[SwapRow, ...]
@@ -149,7 +149,7 @@ class Board:
 
 
 def joined(parts: Iterable[Board]) -> Board:
-    """Return the parts of a board as one."""
+    """Join the parts of a board."""
     seen = list(parts)
     return Board(tuple(row for part in seen for row in part.rows), seen[-1].searched, seen[-1].total, seen[0].left_out, seen[0].present)
 
@@ -167,7 +167,7 @@ def swap_board(
     correctors: Sequence[Ingredient] = (),
     budget: Budget | None = None,
 ) -> Iterator[Board]:
-    """Yield what could take the place of a pour, part by part: the first part has the likeliest rows, so that they are there at once.
+    """Yield what could replace a pour, part by part, the likeliest rows first.
 
     Parameters
     ----------
@@ -237,7 +237,7 @@ class _Seat:
         return self._standings([self.drink], [None])[0]
 
     def likeliest_first(self, candidates: list[Candidate]) -> list[Candidate]:
-        """Offer by a quick search without proof."""
+        """Order the candidates by a quick search without proof."""
         if self.mode != "rebalance" or len(candidates) <= FIRST_ROWS:
             return candidates
         likely = np.empty(len(candidates))
@@ -254,7 +254,7 @@ class _Seat:
         return [candidates[i] for i in np.argsort(likely, kind="stable")]
 
     def rows(self, candidates: Sequence[Candidate], cut: float) -> tuple[SwapRow, ...]:
-        """Return these candidates, tried."""
+        """Return the rows of some candidates."""
         if not candidates:
             return ()
         variants = [self._variant(candidate) for candidate in candidates]

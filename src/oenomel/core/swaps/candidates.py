@@ -1,4 +1,4 @@
-"""Candidates for the job of a pour, and the ingredients left out, each with a reason (docs/model/swaps.md)."""
+"""Candidates for a pour's place, and the ingredients left out, each with a reason (docs/model/swaps.md)."""
 
 from __future__ import annotations
 
@@ -34,7 +34,7 @@ LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
 
 @dataclass(frozen=True, slots=True)
 class Filters:
-    """Filters of a board: ``in_stock`` are the slugs in stock, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
+    """Filters of a board: ``in_stock`` are the slugs in stock, None for any; ``most_price`` a litre; ``kinds`` empty for any."""
 
     in_stock: frozenset[str] | None = None
     avoid_allergens: frozenset[str] = frozenset()
@@ -46,33 +46,33 @@ class Filters:
 
 @dataclass(frozen=True, slots=True)
 class Candidate:
-    """One thing that could go in: an ingredient, how much of the pour it replaces, and what is poured beside it, if anything."""
+    """One candidate: an ingredient, the share of the pour it replaces, and what is poured beside it, if anything."""
 
     ingredient: Ingredient
     share: float = 1.0
     helper: Ingredient | None = None
 
     def loses_bubbles(self, pour: Pour) -> bool:
-        """Check whether it is still where bubbles are part of the job."""
+        """Check whether the candidate is still where the pour's bubbles matter."""
         return pour.ingredient.is_sparkling and not self.ingredient.is_sparkling
 
     @property
     def key(self) -> str:
-        """Names it in a board."""
+        """Key of the candidate in a board."""
         beside = f"+{self.helper.slug}" if self.helper else ""
         return f"{self.ingredient.slug}{beside}" + ("" if self.share == 1 else f"@{self.share:g}")
 
 
 @dataclass(frozen=True, slots=True)
 class LeftOut:
-    """An ingredient that isn't offered, and why."""
+    """An ingredient left out, with the reason."""
 
     ingredient: Ingredient
     reason: str
 
 
 def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters) -> tuple[list[Candidate], list[LeftOut]]:
-    """Return what can do the job, in the order of the larder, and what can't with its reason."""
+    """Return the candidates in the order of the larder, and the ingredients left out with the reasons."""
     pour = drink.pours[index]
     candidates, left_out = [], []
     for ingredient in larder.values():

@@ -1,4 +1,4 @@
-"""Trials: tasted, measured, laid side by side, learnt from, crossed, and what to try next."""
+"""Trials: tasted, measured, compared, learnt from, crossed, and what to try next."""
 
 from oenomel.core.trials.readings import QuantityName, Reading, ReadingPoint
 

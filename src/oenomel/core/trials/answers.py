@@ -1,4 +1,4 @@
-"""A pourable drink nearest to what was wished: how every proposal of a next trial is poured (docs/model/trials.md, "What to try next")."""
+"""The pourable drink nearest to wished levels, by which every next trial is poured (docs/model/trials.md, "What to try next")."""
 
 from __future__ import annotations
 
@@ -44,14 +44,14 @@ def answer(
     joining: bool = True,
     budget: Budget | None = None,
 ) -> Answered:
-    """Return the pourable drink nearest to ``wished``, shape (3,), [steps]: its own pours first, and correctors where these leave an axis
-    off.
+    """Return the pourable drink nearest to ``wished``, shape (3,), [steps]: by its own pours first, with correctors where these leave
+    an axis off.
 
     Parameters
     ----------
-    volume_ml : float, optional   how large it should be; as it is where nothing is told
+    volume_ml : float, optional   volume wanted; the present one by default
     volume_counts : float         weight of that in J
-    free : sequence of int        pours that may move; those that an answer may move where nothing is told
+    free : sequence of int        pours that may move; by default those of `moving`
     joining : bool                whether correctors may join
 
     Raises
@@ -91,13 +91,13 @@ def _never_louder(drink: Drink, chosen: Sequence[int], grid_ml: float) -> dict[i
 
 
 def moving(drink: Drink) -> tuple[int, ...]:
-    """Pours that an answer may move: those that usually may, and a lengthener, which is what makes a long drink weak."""
+    """Return the pours that may move: the usual ones, and a lengthener, which makes a long drink weaker."""
     long = [i for i, pour in enumerate(drink.pours) if pour.slot == "lengthener" and pour.liquid_ml > 0]
     return tuple(sorted({*usually_free(drink), *that_can_move(drink, long)}))[:MOST_FREE]
 
 
 def target_at(wished: Floats, volume_ml: float) -> Target:
-    """Return a point of the rulers, shape (3,), [steps], as a target of so many ml."""
+    """Convert coordinates in steps, shape (3,), to a target with some ml."""
     levels = [max(axis.floor, float(axis.level_at(n))) for n, axis in zip(wished, AXES.values(), strict=True)]
     sugar, acid, abv = levels
     return Target(min(sugar, 150.0), min(acid, 150.0), min(abv, 95.0), volume_ml)

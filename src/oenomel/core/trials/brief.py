@@ -1,4 +1,4 @@
-"""The brief of a drink, and what of it a trial keeps (common practice)."""
+"""The brief of a drink, and which of its wishes a trial meets (common practice)."""
 
 from __future__ import annotations
 
@@ -18,7 +18,7 @@ ALCOHOL_FREE_ABV: Final = 0.5
 
 @dataclass(frozen=True, slots=True)
 class Brief:
-    """Purpose of a drink. Only what can be computed is checked in its trials; the rest is there to be read.
+    """Brief of a drink: its purpose. Only what can be computed is checked.
 
     Parameters
     ----------
@@ -52,7 +52,7 @@ class Brief:
 
 @dataclass(frozen=True, slots=True)
 class BriefCheck:
-    """One wish of a brief beside a trial: whether it is kept (None where that can't be told), and a sentence."""
+    """One wish of a brief checked against a trial: whether it is met (None where unknown), and a sentence."""
 
     wish: str
     kept: bool | None
@@ -60,7 +60,7 @@ class BriefCheck:
 
 
 def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
-    """Return what of a brief a drink keeps, as far as it is computed."""
+    """Check a drink against the computable wishes of a brief."""
     served, brief_checks = forecast.served, []
     least, most = brief.least_abv, brief.most_abv
     if least is not None or most is not None:

@@ -1,4 +1,4 @@
-"""Lineage of trials: where each pour came from, and what changed on the way (common practice)."""
+"""Lineage of trials: where each pour came from, and what changed (common practice)."""
 
 from __future__ import annotations
 
@@ -18,7 +18,7 @@ _WHOSE: Final = ("base", "sour", "sweet", "liqueur", "accent", "texture", "lengt
 
 @dataclass(frozen=True, slots=True)
 class Branch:
-    """A way from a parent to a trial: what changed in words, what it does to the axes in words, and in steps (for drawing only)."""
+    """One line from a parent to a trial: changes in words, their effect on the axes in words, and in steps (for drawing only)."""
 
     change: str
     effect: str
@@ -26,7 +26,7 @@ class Branch:
 
 
 def branch(drink: Drink, parent: Drink, conditions: Conditions) -> Branch:
-    """Return what changed between a parent and its child."""
+    """Return the changes between a parent and its child."""
     changes = changes_between(drink, parent, conditions)
     steps = {name: sum(change.steps[name] for change in changes) for name in AXES}
     words = [change.words for change in changes]
@@ -36,8 +36,8 @@ def branch(drink: Drink, parent: Drink, conditions: Conditions) -> Branch:
 
 
 def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
-    """Find which parent each pour came from, by its place among them: the first that pours the same, else the first that holds the same
-    ingredient; None where it is new.
+    """Return for each pour the index of the parent it came from: the first with an equal pour, else with the same ingredient; None
+    where it is new.
     """
     same = [{id(after): before for before, after in paired_pours(parent.pours, drink.pours) if before and after} for parent in parents]
 
@@ -51,11 +51,11 @@ def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
 
 
 def cross(parents: Sequence[Drink]) -> Drink:
-    """Return a drink out of two or three: the frame (amounts, method, glass) of the first, and one thing of each of the others.
+    """Cross two or three drinks: the frame (amounts, method, glass) of the first, and one feature of each of the others.
 
-    The first slot among sweet, liqueur, accent and sour that another fills with an ingredient of its own takes the place of the first's,
-    at the first's amount; what the first lacks joins as it is poured there. Where they differ in nothing but the base, it is the base. A
-    start to rebalance from, not a finished drink.
+    Of the slots sweet, liqueur, accent and sour, the first in which another parent has a different ingredient is replaced, at the first
+    parent's amount; an ingredient that the first lacks is added. Where they differ in the base only, that is replaced. A start to
+    rebalance from, not a finished drink.
 
     Raises
     ------

@@ -1,4 +1,4 @@
-"""Next trial: from "too sharp, a bit thin" to one that can be poured (docs/model/trials.md, "What to try next")."""
+"""Next trial: from "too sharp, a bit thin" to a pourable drink (docs/model/trials.md, "What to try next")."""
 
 from __future__ import annotations
 
@@ -73,7 +73,7 @@ DROPS_ML: Final = 3.0
 
 @dataclass(frozen=True)
 class Sheet:
-    """Tasting notes of a trial: the drink as it was poured, what was said, and at which sitting; ``trial`` names the trial."""
+    """One tasting sheet: the drink as poured, the verdict, and the sitting; ``trial`` names the trial."""
 
     drink: Drink
     verdict: Verdict
@@ -86,10 +86,10 @@ State = Literal["not yet", "close enough", "as near as can be poured"]
 
 @dataclass(frozen=True)
 class TrialStanding:
-    """Position of a trial relative to what its tasting notes ask for.
+    """State of a trial by its tasting sheets.
 
-    ``chance`` is how likely it lies within a step on every axis; ``state`` is "close enough", "as near as can be poured" where what is
-    asked for can't be reached, or "not yet".
+    ``chance`` is the probability that it is within a step on every axis; ``state`` is "close enough", "as near as can be poured" where
+    the wish can't be reached, or "not yet".
     """
 
     chance: float
@@ -99,7 +99,7 @@ class TrialStanding:
 
 @dataclass(frozen=True)
 class Proposal:
-    """A trial to try next.
+    """One proposal for a next trial.
 
     Parameters
     ----------
@@ -122,14 +122,14 @@ class Proposal:
 
 
 def may_join(larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> dict[str, Ingredient]:
-    """Ingredients that the next trial may add: any corrector, and bitters in stock, or any bitters where no stock is kept but tap water."""
+    """Return the ingredients that the next trial may add: any corrector, and bitters in stock, or any bitters where no stock is kept."""
     keeps_stock = any(slug in larder and larder[slug].kind != "water" for slug in in_stock)
     return {slug: ingredient for slug, ingredient in larder.items() if not keeps_stock or ingredient.kind != "bitters" or slug in in_stock}
 
 
 def reference_of(sheets: Sequence[Sheet], home: TypicalRange | None, conditions: Conditions) -> Floats:
-    """Return the point from which a palate is told, shape (3,), [steps]: the middle of the typical range; of an open form, the first trial
-    tasted.
+    """Return the origin of a palate's coordinates, shape (3,), [steps]: the middle of the typical range; for an open form, the first
+    trial tasted.
     """
     if home is not None:
         middle: Floats = home.points.mean(axis=0)
@@ -138,14 +138,14 @@ def reference_of(sheets: Sequence[Sheet], home: TypicalRange | None, conditions:
 
 
 def tasted_from(sheet: Sheet, reference: Floats, conditions: Conditions) -> Tasted:
-    """Return what a sheet teaches of a palate: where its drink stands from the reference, and what was said of it."""
+    """Return what a sheet teaches of a palate: the drink's coordinates from the reference, and the verdict."""
     return Tasted(steps_of(profile_of_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session)
 
 
 def ideal_of(
     sheets: Sequence[Sheet], reference: Floats, palate: Palate | None, conditions: Conditions, tongue: OwnSteps = USUAL_TONGUE
 ) -> Palate:
-    """Find where this drink should stand for who tasted it, from the reference; ``palate`` is what is known of him from other drinks."""
+    """Estimate the ideal coordinates of this drink for its taster, from the reference; ``palate`` is learnt from his other drinks."""
     tasted = [tasted_from(sheet, reference, conditions) for sheet in sheets]
     prior = unknown_palate(TRIAL_SD)
     if palate is not None:
@@ -156,7 +156,7 @@ def ideal_of(
 def standing_of(
     sheets: Sequence[Sheet], ideal: Palate, reference: Floats, present: Drink, best: float, conditions: Conditions
 ) -> TrialStanding:
-    """Describe how a trial stands; ``best`` is the chance of the best that could be poured instead."""
+    """Describe the state of a trial; ``best`` is the probability of the best pourable drink."""
     off = steps_of(profile_of_made(present, conditions)) - reference - ideal.mean
     chance = ideal.chance_within(off + ideal.mean)
     trials = len({sheet.trial for sheet in sheets})
@@ -192,14 +192,14 @@ def proposals(
     budget: Budget | None = None,
     tongue: OwnSteps = USUAL_TONGUE,
 ) -> tuple[TrialStanding, list[Proposal]]:
-    """Return two or three trials to try next after what was said, the likeliest first, and how the present one stands.
+    """Propose two or three next trials after a tasting, the likeliest first, and describe the state of the present one.
 
     Parameters
     ----------
-    sheets : sequence of Sheet    all tastings of this drink, oldest first; those of ``trial`` are answered
-    larder : mapping of slug to ingredient    what may join: correctors, and accents where something is lacking
-    palate : Palate, optional     of whoever it is for, from other drinks, about the same home
-    tongue : mapping of axis to steps    his own step: what he calls "a touch" is so much
+    sheets : sequence of Sheet    all tastings of this drink, oldest first; the proposals answer those of ``trial``
+    larder : mapping of slug to ingredient    ingredients that may be added: correctors, and accents where something is lacking
+    palate : Palate, optional     of the taster it is for, from other drinks, about the same typical range
+    tongue : mapping of axis to steps    the taster's own step, the size of his "a touch"
 
     Raises
     ------
@@ -246,13 +246,15 @@ class _Question:
     budget: Budget
 
     def plain(self) -> Proposal:
-        """To where the sheets point."""
+        """Propose the drink that the sheets point to."""
         title = "Answer it" if any(self.verdict.axes) else "Where all the sheets point"
         why = "" if self.sheets == 1 else f"From {self.sheets} sheets of this drink, not from the last alone."
         return self._proposal("answer", title, self._answer(self.present, self.wished), why)
 
     def fuller(self) -> list[Proposal]:
-        """Thin: body comes with the strength or the sugar that is asked for besides; neither where it is too much already."""
+        """Propose more body for a thin drink, with the strength or the sugar that is also wanted; neither where there is too much
+        already.
+        """
         by = [axis for axis in ("abv", "sugar") if (getattr(self.verdict, axis) or 0) <= 0]
         if "abv" in by and profile_of_made(self.present, self.conditions).abv < AXES["abv"].floor:
             by.remove("abv")
@@ -280,7 +282,7 @@ class _Question:
         return self._proposal("sweeter", "Answer it, with more sweetness and body", answered, why)
 
     def quieter(self) -> list[Proposal]:
-        """Return one thing too loud: two thirds of its share, the drink as large as before."""
+        """Propose two thirds of a pour that is too loud, at the same volume."""
         places = [i for i, p in enumerate(self.present.pours) if p.ingredient.slug == self.verdict.loud and p.liquid_ml > 0]
         if not self.verdict.loud or not places:
             return []
@@ -310,7 +312,7 @@ class _Question:
         return answered, share_of_glass(drink, pours[index].ingredient.slug, profile_of_made(drink, self.conditions).volume_ml)
 
     def accent(self) -> list[Proposal]:
-        """Something lacking: bitters whose aroma is kin to what is there, and isn't there yet."""
+        """Propose bitters for something lacking, whose aroma pairs with the drink and isn't in it yet."""
         rest = [pour.ingredient for pour in self.present.pours]
         poured_slugs = {ingredient.slug for ingredient in rest}
 
@@ -335,7 +337,7 @@ class _Question:
         return [self._proposal("accent", f"Two dashes of {first.said}", (with_it, residuals, ()), why)]
 
     def one_change(self) -> list[Proposal]:
-        """Return one pour alone, its own or else one that joins, where that does half of it at least."""
+        """Propose one change of a single pour, its own or an added one, where that does at least half."""
         pours = self.present.pours
         joining = [self.present.with_pours((*pours, Pour(e, 0.0, slot=_slot(e)))) for e in correctors_for(self.present, self.larder)]
         own, others = [(self.present, index) for index in moving(self.present)], [(drink, len(pours)) for drink in joining]

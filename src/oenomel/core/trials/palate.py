@@ -1,8 +1,8 @@
-"""A palate: where a taster would have a drink stand, learnt from what he says of many (docs/model/trials.md, "Palate").
+"""A palate: the ideal coordinates of a taster's drinks, learnt from many verdicts (docs/model/trials.md, "Palate").
 
-The ideal point θ is told in noticeable steps from a reference, usually the middle of the family's home. What a taster says is
-one of seven words an axis: a straight line through such numbers is biased, since "far too strong" can't be exceeded and "right" is a
-band. So the answers are modelled as what they are, ordered words about a felt difference.
+The ideal point θ is in noticeable steps from a reference, usually the middle of the family's typical range. A verdict is one of seven
+words an axis: a straight line through such numbers is biased, since "far too strong" can't be exceeded and "right" is a band. So the
+answers are modelled as ordered words about a perceived difference.
 """
 
 from __future__ import annotations
@@ -59,12 +59,12 @@ _PER_SD: Final = 1024
 
 @dataclass(frozen=True)
 class Tasted:
-    """One sheet: where the drink stood, and what was said of it.
+    """One sheet: the drink's coordinates, and the verdict.
 
     Parameters
     ----------
     x : ndarray, shape (3,), [steps]    sweetness, acidity and strength of the forecast from the reference
-    said : three ints or None           −3 too little … 3 too much; None where nothing was said
+    said : three ints or None           −3 too little … 3 too much; None where none was given
     session : str                       the day or sitting: what an evening shifts is shared by its sheets
     """
 
@@ -75,7 +75,7 @@ class Tasted:
 
 @dataclass(frozen=True)
 class Palate:
-    """An ideal point with its doubt.
+    """An ideal point with its uncertainty.
 
     Parameters
     ----------
@@ -101,9 +101,9 @@ class Palate:
         return np.stack([self.mean - Z80 * self.sd, self.mean + Z80 * self.sd], axis=1)
 
     def chance_within(self, x: ArrayLike, forecast_sd: ArrayLike = 0.0) -> float:
-        """Compute how likely a drink at ``x``, shape (3,), lies within one step of the ideal on every axis, 0 to 1.
+        """Return the probability that a drink at ``x``, shape (3,), is within one step of the ideal on every axis, 0 to 1.
 
-        ``forecast_sd``, [steps], is what the forecast of a drink adds that wasn't tasted itself.
+        ``forecast_sd``, [steps], is the uncertainty of the forecast of a drink that wasn't tasted itself.
         """
         sure = self.covariance + np.diag(np.broadcast_to(np.asarray(forecast_sd, dtype=np.float64) ** 2, 3))
         points = self.mean + _normal_points() @ np.linalg.cholesky(sure + 1e-12 * np.eye(3)).T
@@ -112,7 +112,7 @@ class Palate:
 
 @dataclass(frozen=True, slots=True)
 class PalateAxis:
-    """One axis of a palate: steps from the middle of a typical range (for drawing), its 80 % interval, and the words for it."""
+    """One axis of a palate: steps from the middle of a typical range (for drawing), its 80 % interval, and a sentence."""
 
     axis: str
     steps: float
@@ -122,7 +122,7 @@ class PalateAxis:
 
 
 def palate_axes(palate: Palate) -> tuple[PalateAxis, ...]:
-    """Return a palate axis by axis, in words."""
+    """Describe a palate axis by axis."""
     return tuple(
         PalateAxis(axis.name, steps, low, high, _axis_words(axis, steps, sure=low > 0 or high < 0))
         for axis, steps, (low, high) in zip(AXES.values(), palate.mean.tolist(), palate.interval80.tolist(), strict=True)
@@ -138,25 +138,25 @@ def _axis_words(axis: Axis, steps: float, *, sure: bool) -> str:
 
 
 def unknown_palate(sd: float = PALATE_SD) -> Palate:
-    """Return what is believed before anything was tasted: the middle, with a wide doubt."""
+    """Return the prior: the middle, with a wide uncertainty."""
     return Palate(np.zeros(3), sd**2 * np.eye(3))
 
 
 def learn(sheets: Sequence[Tasted], prior: Palate | None = None, tongue: OwnSteps = USUAL_TONGUE) -> Palate:
-    """Return the ideal point that explains the sheets best, with its doubt.
+    """Return the ideal point that explains the sheets best, with its uncertainty.
 
     For each of 27 kinds of taster (noise, width of words, masking) the most likely θ is found by Newton's method, and the 27 are
     mixed by how well they explain the sheets. Sheets that contradict each other make a noisy taster likelier, and so widen the doubt.
 
     Parameters
     ----------
-    prior : Palate, optional      what is believed before; by default 1.5 steps around the reference
-    tongue : mapping of axis to steps    the taster's own step: whoever feels two of the usual steps as one says "clearly" of four
+    prior : Palate, optional      the prior; by default 1.5 steps around the reference
+    tongue : mapping of axis to steps    the taster's own step: one that is twice the usual means "clearly" for four usual steps
 
     Raises
     ------
     OutOfRange
-        Something said isn't between −3 and 3.
+        A verdict isn't between −3 and 3.
     """
     prior = prior or unknown_palate()
     tastings = [sheet for sheet in sheets if any(value is not None for value in sheet.said)]

@@ -16,7 +16,7 @@ from oenomel.errors import ImpossibleMeasurement
 
 
 class Quantity(NamedTuple):
-    """Something that can be measured: its name as said, its unit, what a device can show, and decimals worth printing."""
+    """A quantity that can be measured: name, unit, range of a device, and decimals shown."""
 
     name: str
     unit: str
@@ -51,7 +51,7 @@ MOST_RATIO: Final = 3.0
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """One reading: what, where in the making (one of `READING_POINTS`), and the value in the quantity's unit."""
+    """One reading: quantity, point in the making (one of `READING_POINTS`), and value in the quantity's unit."""
 
     quantity: QuantityName
     point: ReadingPoint
@@ -93,7 +93,7 @@ class OwnWater:
 
 
 def own_water(technique: str, ratios: Sequence[float]) -> OwnWater:
-    """Return what a house's measurements of a technique say; raises OutOfRange as `house_factor`.
+    """Compute the bar's own dilution of a technique from its readings; raises OutOfRange as `house_factor`.
 
     >>> own_water("stir", [0.9, 0.86, 0.93]).words
     'Your stir takes 9 % less water than the curve, give or take 6 %, by 3 measurements.'
@@ -110,12 +110,12 @@ def own_water(technique: str, ratios: Sequence[float]) -> OwnWater:
 
 
 def without_house_factor(drink: Drink, forecast: Forecast) -> Forecast:
-    """Return the same forecast as if this bar had measured nothing: what its measurements are compared with."""
+    """Return the forecast without the bar's own dilution, to compare readings with."""
     return forecast_of(drink, replace(forecast.conditions, factors={})) if forecast.conditions.factors else forecast
 
 
 def forecast_reading(quantity: str, point: str, forecast: Forecast) -> float | None:
-    """Return what a device should show, in the quantity's unit; None for what the model doesn't know."""
+    """Return the reading that a device should show, in the quantity's unit; None for what the model doesn't know."""
     profile = {"tin": forecast.undiluted, "strained": forecast.strained, "served": forecast.served}[point]
     if quantity in ("volume_ml", "abv"):
         return float(getattr(profile, quantity))
@@ -139,12 +139,12 @@ def liquid_g(liquid: Liquid) -> float:
 
 
 def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) -> None:
-    """Refuse what can't be, beside the recipe and the other readings of the same trial.
+    """Raise where a reading is impossible, given the recipe and the other readings of the trial.
 
     Raises
     ------
     ImpossibleMeasurement
-        Outside what a device shows; more than went in plus all the ice; stronger than before the ice, or the like.
+        A reading outside the device's range; more liquid than the pours and all the ice; stronger than before the ice, and so on.
     """
     kind = QUANTITIES[reading.quantity]
     if not kind.low <= reading.value <= kind.high:
@@ -175,7 +175,7 @@ def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) 
 
 
 def beside_forecast(readings: Sequence[Reading], forecast: Forecast) -> list[BesideForecast]:
-    """Return each reading beside its forecast, in words."""
+    """Compare each reading with its forecast, in words."""
     return [_beside(reading, forecast) for reading in readings]
 
 
@@ -200,7 +200,7 @@ def _beside(reading: Reading, forecast: Forecast) -> BesideForecast:
 
 
 def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound | None:
-    """Water from the ice by the best pair of readings; None where nothing was measured after the ice that tells it.
+    """Compute the water from the ice by the best pair of readings; None where no reading after the ice shows it.
 
     Parameters
     ----------
@@ -209,7 +209,7 @@ def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound |
     Raises
     ------
     ImpossibleMeasurement
-        The readings would mean no water at all, or several times what is predicted.
+        The readings imply no water at all, or several times the forecast.
     """
     should = forecast.dilution.water_ml
     if should <= 0:

@@ -1,4 +1,4 @@
-"""Comparison of two to four trials: differences, whether they can be tasted, how sure that is, and other explanations."""
+"""Comparison of two to four trials: differences, whether they can be tasted, how certain that is, and other explanations."""
 
 from __future__ import annotations
 
@@ -21,9 +21,9 @@ MOST_TRIALS: Final = 4
 
 @dataclass(frozen=True)
 class TrialAsMade:
-    """A trial as made: its drink, and what composition doesn't know of how it was made, in words; empty where nothing was told.
+    """A trial as made: its drink, and circumstances that composition doesn't show, in words.
 
-    ``lots`` are the bar's words for today's bottle or squeeze, by slug of the ingredient.
+    ``lots`` are the names of the lots, by slug of the ingredient.
     """
 
     name: str
@@ -35,8 +35,8 @@ class TrialAsMade:
 
 @dataclass(frozen=True, slots=True)
 class TrialsRow:
-    """One pour across the trials, None where a trial hasn't it; ``differs`` where not all are the same. ``brings`` are the steps of what
-    this pour's change did to each trial, on the axes that can be tasted; nothing for the first.
+    """One pour across the trials, None where a trial hasn't it; ``differs`` where not all are equal. ``brings`` are the steps that
+    this pour's change made in each trial, on the axes that can be tasted; empty for the first.
     """
 
     pours: tuple[Pour | None, ...]
@@ -46,8 +46,8 @@ class TrialsRow:
 
 @dataclass(frozen=True, slots=True)
 class Circumstance:
-    """Something that differs besides the pours: what, as it was in each trial, a sentence on what it does, and whether that could be
-    behind a verdict; ``axis`` is the one that it could explain by the numbers, empty for none.
+    """A difference apart from the pours: what it was in each trial, its effect in a sentence, and whether it could explain a verdict;
+    ``axis`` is the one it could explain, empty for none.
     """
 
     what: str
@@ -59,7 +59,7 @@ class Circumstance:
 
 @dataclass(frozen=True)
 class SideBySide:
-    """Trials beside the first of them: rows of pours with those that differ first, each comparison, what else differs, the sum of it."""
+    """Trials compared with the first: rows of pours, differing ones first, each comparison, other circumstances, and a summary."""
 
     rows: tuple[TrialsRow, ...]
     comparisons: tuple[Comparison, ...]
@@ -68,13 +68,13 @@ class SideBySide:
 
 
 def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: TypicalRanges | None = None) -> SideBySide:
-    """Return two to four trials, differences first; each is compared with the first, what both share left out of the doubt.
+    """Compare two to four trials, differences first; each with the first, uncertainty that both share cancels.
 
     Raises
     ------
     DomainError
         Fewer than two trials, or more than four.
-    NothingToDrink
+    EmptyDrink
     """
     if not 2 <= len(made) <= MOST_TRIALS:
         raise DomainError(f"{len(made)} trials can't be laid side by side; choose two to four")

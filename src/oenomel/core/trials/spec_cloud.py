@@ -1,4 +1,4 @@
-"""Many specs of one drink, from books and colleagues: a cloud on the field, its middle and its outliers (common practice)."""
+"""Specs of one drink from books and colleagues: their spread, the median and outliers (common practice)."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ LEAST_SHARE: Final = 0.5
 
 @dataclass(frozen=True)
 class CloudSpec:
-    """One spec: its figures as served, how far from the middle in steps (the largest axis), and whether it stands apart."""
+    """One spec: its figures as served, its distance from the median in steps (the largest axis), and whether it is an outlier."""
 
     served: Profile
     distance_steps: float
@@ -37,7 +37,7 @@ class CloudSpec:
 
 @dataclass(frozen=True)
 class SpecCloud:
-    """The specs in their order, the middle that can be poured and its figures (None below two specs), and the whole in a sentence."""
+    """The specs in order, a pourable median and its figures (None below two specs), and a summary."""
 
     points: tuple[CloudSpec, ...]
     middle: Drink | None
@@ -46,13 +46,13 @@ class SpecCloud:
 
 
 def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
-    """Specs of one drink, laid out.
+    """Compare specs of one drink.
 
     Raises
     ------
-    NothingToDrink
+    EmptyDrink
     DomainError
-        They have so little in common that nothing can be poured of their middle.
+        They have so little in common that their median is empty.
     """
     if not all(any(pour.liquid_ml > 0 for pour in drink.pours) for drink in drinks):
         raise EmptyDrink
@@ -80,8 +80,8 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
 
 
 def middle_of(drinks: Sequence[Drink]) -> Drink:
-    """Return what most of them pour: the usual ingredient of each slot at the middle amount, on the marks of a jigger; method and glass of
-    the one that is nearest to it.
+    """Return the median spec: the usual ingredient of each slot at its median amount, on a jigger's marks; method and glass of the
+    nearest spec.
     """
     pours_of_slot: dict[tuple[str, str, int], list[Pour]] = {}
     for drink in drinks:

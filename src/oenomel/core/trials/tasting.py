@@ -22,9 +22,9 @@ _COMPLAINTS: Final = {
 
 @dataclass(frozen=True, slots=True)
 class Verdict:
-    """Verdict on each axis and on the body, −3 (far too little) over 0 (right) to 3 (far too much); None where nothing was said.
+    """Verdict on each axis and on the body, −3 (far too little) over 0 (right) to 3 (far too much); None where none was given.
 
-    ``loud`` is the slug of the one thing that drowns the rest, or empty; ``lacking`` whether something is missing.
+    ``loud`` is the slug of the ingredient that drowns the rest, or empty; ``lacking`` whether something is missing.
 
     Raises
     ------
@@ -53,7 +53,7 @@ class Verdict:
 
 
 def complaint_words(axis: str, sign: int) -> str:
-    """Return what is said of too much (1) or too little (−1) of sugar, acid, abv or body.
+    """Return the complaint for too much (1) or too little (−1) of sugar, acid, abv or body.
 
     >>> complaint_words("acid", -1)
     'not sharp enough'
@@ -62,7 +62,7 @@ def complaint_words(axis: str, sign: int) -> str:
 
 
 def verdict_words(verdict: Verdict) -> str:
-    """Return a verdict as it is said, the strongest complaint first; empty where nothing was said.
+    """Describe a verdict, the strongest complaint first; empty for none.
 
     >>> verdict_words(Verdict(sugar=0, acid=2, body=-1))
     'clearly too sharp, a touch thin'

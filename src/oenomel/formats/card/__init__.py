@@ -1,1 +1,1 @@
-"""Drinks on paper: a card, a station card, two trials side by side, a menu sheet."""
+"""Printed drinks: a card, a station card, two trials side by side, a menu sheet."""

@@ -1,4 +1,4 @@
-"""Content of a card: the pours in ml and oz in the order in which they go in, the method, the glass, what a guest has to know."""
+"""Content of a card: the pours in ml and oz in their order, the method, the glass, and what a guest must know."""
 
 from __future__ import annotations
 
@@ -39,7 +39,7 @@ _SIZES: Final = ((2300, "utmost"), (1700, "longest"), (1300, "longer"), (900, "l
 
 @dataclass(frozen=True, slots=True)
 class CardPour:
-    """A pour: where it goes, its amount in ml and in ounces (empty where it is spoken of otherwise), its name, what is said of it."""
+    """One pour: where it goes, amounts in ml and in ounces (empty where it is counted otherwise), name, and remark."""
 
     place: str
     ml: str
@@ -51,7 +51,7 @@ class CardPour:
 
 @dataclass(frozen=True, slots=True)
 class CardStep:
-    """A step and its sign."""
+    """One step and its symbol."""
 
     words: str
     sign: str
@@ -60,7 +60,7 @@ class CardStep:
 
 @dataclass(frozen=True, slots=True)
 class CardGarnish:
-    """A garnish with how and why."""
+    """One garnish with how and why."""
 
     what: str
     told: str
@@ -68,7 +68,7 @@ class CardGarnish:
 
 @dataclass(frozen=True, slots=True)
 class Card:
-    """A drink on a card; ``size`` is how much stands on it: "", "long", "longer", "longest" or "utmost"."""
+    """A card; ``size`` says how much is on it, for its layout: "", "long", "longer", "longest" or "utmost"."""
 
     name: str
     kind: str
@@ -107,10 +107,9 @@ def card_of(
     dated: str = "",
     remember: str = "",
 ) -> Card:
-    """Return the card of a drink as it is forecast.
+    """Return the card of a drink from its forecast.
 
-    ``said`` are the user's own words for each pour's amount, ``version`` and ``dated`` stand at its foot, ``remember`` is what is to be
-    remembered of it.
+    ``said`` are the user's own words for each pour's amount, ``version`` and ``dated`` are printed at the foot, ``remember`` are the notes.
     """
     drink, served = forecast.drink, forecast.served
     steps = making_steps(drink, way)
@@ -151,7 +150,7 @@ def card_of(
 
 
 def day_words(day: date) -> str:
-    """Return a day as people write it.
+    """Return a date as people write it.
 
     >>> day_words(date(2026, 11, 7))
     '7 November 2026'
@@ -160,7 +159,7 @@ def day_words(day: date) -> str:
 
 
 def beside(card: Card, other: Card) -> Card:
-    """Return a card with what is otherwise on another one marked."""
+    """Return a card with its differences from another one marked."""
     others = {(pour.place, pour.name): (pour.ml, pour.said) for pour in other.pours}
     pours = tuple(replace(p, differs=others.get((p.place, p.name)) != (p.ml, p.said)) for p in card.pours)
     other_lines = {(step.words, step.sign) for step in other.steps}

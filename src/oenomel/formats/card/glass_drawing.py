@@ -1,4 +1,4 @@
-"""The glass of a card, drawn to scale: its outline, the layers in their predicted colour, foam, ice and the wash line."""
+"""Drawing of the glass on a card, to scale: outline, layers in their predicted colour, foam, ice and wash line."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ _ICE_CM: Final = {"cubes": 2.6, "large": 4.4, "crushed": 1.0}
 
 @dataclass(frozen=True, slots=True)
 class Band:
-    """A layer from its upper edge down, [px], in its colour."""
+    """A layer from its upper edge down, [px], with its colour."""
 
     y: float
     height: float
@@ -24,7 +24,7 @@ class Band:
 
 @dataclass(frozen=True, slots=True)
 class Block:
-    """A piece of ice by its upper left corner and its edge, [px]."""
+    """A piece of ice by its upper left corner and its edge length, [px]."""
 
     x: float
     y: float
@@ -33,7 +33,7 @@ class Block:
 
 @dataclass(frozen=True, slots=True)
 class GlassDrawing:
-    """A glass as paths and bands of a picture so wide and high, [px]."""
+    """A glass as paths and bands of a picture, with its width and height, [px]."""
 
     width: float
     height: float
@@ -47,7 +47,7 @@ class GlassDrawing:
 
 
 def glass_drawing(appearance: Appearance, edge: float) -> GlassDrawing:
-    """Describe how a drink in its glass is drawn; ``edge`` is the share of its edge that is coated."""
+    """Draw a drink in its glass; ``edge`` is the share of the rim that is coated."""
     glass = appearance.glass
     widest = max(radius for _, radius in glass.bowl)
     half = max(widest, glass.foot_cm) * PX_PER_CM + _MARGIN_PX

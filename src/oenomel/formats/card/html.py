@@ -1,4 +1,4 @@
-"""Cards as HTML: a fragment for the app, or one file that needs nothing else."""
+"""Cards as HTML: a fragment for the app, or one self-contained file."""
 
 from __future__ import annotations
 
@@ -29,24 +29,24 @@ def _templates() -> Environment:
 
 
 def cards_html(cards: Sequence[Card], layout: Layout = "card") -> str:
-    """Cards beside each other, as a fragment."""
+    """Return cards side by side, as a fragment."""
     return _templates().get_template("cards.html.jinja").render(cards=cards, layout=layout, sheet=None)
 
 
 def list_html(sheet: ListSheet) -> str:
-    """Return a whole list on a sheet, as a fragment."""
+    """Return a list on a sheet, as a fragment."""
     return _templates().get_template("cards.html.jinja").render(cards=(), layout="card", sheet=sheet)
 
 
 def card_file(spec: SpecFile, forecast: Forecast, dated: str, remember: str = "") -> str:
-    """Return the card of a spec as one file that needs nothing else; ``forecast`` is that of the spec, ``dated`` stands at its foot."""
+    """Return the card of a spec as one self-contained file; ``forecast`` is the spec's, ``dated`` is printed at its foot."""
     pour_names = [pour.said for pour in spec.pours]
     card = card_of(forecast, MethodOptions(ounce_ml=spec.ounce_ml), said=pour_names, remember=remember, dated=dated)
     return page_html(cards_html([card]), spec.name)
 
 
 def page_html(fragment: str, title: str) -> str:
-    """Return a fragment as one file that needs nothing else."""
+    """Return a fragment as one self-contained file."""
     style = (resources.files("oenomel.formats.card") / "templates" / "card.css").read_text(encoding="utf-8")
     page = _templates().get_template("page.html.jinja")
     return page.render(fragment=Markup(fragment), style=Markup(style), title=title)  # our own file, and a template's escaped text

@@ -1,4 +1,4 @@
-"""A whole list on one sheet: its drinks at a glance, who has to be told of what, and what is to be prepared."""
+"""A list of drinks on one sheet: each drink at a glance, allergens by drink, and preparations."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ _PREPARED: Final = frozenset({"syrup", "honey"})
 
 @dataclass(frozen=True, slots=True)
 class ListRow:
-    """A drink of the list in a line."""
+    """One drink of the list in a line."""
 
     name: str
     pours: str
@@ -35,7 +35,7 @@ class ListRow:
 
 @dataclass(frozen=True, slots=True)
 class Shared:
-    """Something that several drinks of the list have, and which."""
+    """Something that several drinks of the list share, with their names."""
 
     what: str
     drinks: str
@@ -54,7 +54,7 @@ class ListSheet:
 
 
 def list_sheet(forecasts: Sequence[Forecast], way: MethodOptions, country: Country, dated: str) -> ListSheet:
-    """Return the sheet of these drinks, in the order in which they are given."""
+    """Return the sheet of some drinks, in their order."""
     return ListSheet(
         rows=tuple(_row(forecast, way, country) for forecast in forecasts),
         allergens=_shared(

@@ -1,1 +1,1 @@
-"""Bodies that the API answers with."""
+"""Response bodies of the API."""

@@ -1,4 +1,4 @@
-"""A typed amount, read beside the drink it stands in."""
+"""A typed amount, read in the context of its drink."""
 
 from __future__ import annotations
 
@@ -17,10 +17,10 @@ __all__ = ["AmountReport", "read_typed", "with_amount"]
 
 
 class AmountReport(Report):
-    """Meaning of a typed text, in the keys of a pour.
+    """Meaning of a typed text, with the keys of a pour.
 
-    ``asks`` is empty where that is all; else nothing may be poured before it was asked "which" of the ``choices`` is meant, how big a
-    "part" is (``choices`` are what it would come to for each of ``part_sizes``, in ml), or between which ends of a "range".
+    ``asks`` is empty where the amount is clear; else the user must first be asked "which" of the ``choices`` is meant, how big a "part"
+    is (``choices`` are the amounts for each of ``part_sizes``, in ml), or which amount of a "range".
     """
 
     amount: float | None
@@ -34,7 +34,7 @@ class AmountReport(Report):
 
 
 def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Callable[[], float]) -> AmountReport:
-    """Return the amount that a text means for a pour; ``drink`` is the one its spec describes, ``served_ml`` tells what it makes.
+    """Read a typed amount for a pour; ``drink`` is the one of its spec, ``served_ml`` its volume as served.
 
     Raises
     ------
@@ -58,7 +58,7 @@ def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Calla
 
 
 def with_amount(spec: SpecFile, pour: int, read: AmountReport) -> SpecFile:
-    """Return the spec with a typed amount in its place; as it was where the text is still a question."""
+    """Return the spec with a typed amount in place; unchanged where the text is a question."""
     if read.asks or read.amount is None:
         return spec
     values = {name: getattr(read, name) for name in ("amount", "unit", "said", "relative")}

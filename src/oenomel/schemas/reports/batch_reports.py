@@ -1,4 +1,4 @@
-"""Batches, what an evening takes and the evening worked backwards, as JSON. Numbers are not rounded; rounding is for the screen."""
+"""Batches, shopping list and event plan as JSON. Numbers are not rounded; rounding is for the screen."""
 
 from __future__ import annotations
 
@@ -39,7 +39,7 @@ __all__ = [
 
 
 class PourLineReport(Report):
-    """One pour into the jug, in the order of pouring: of what (a slug, or the name of what isn't in the larder), how much, in words."""
+    """One pour of the batch, in order: ingredient (a slug, or the name of one outside the larder), amount, and words."""
 
     ingredient: str
     ml: float
@@ -55,7 +55,7 @@ class PourLineReport(Report):
 
     @classmethod
     def of(cls, line: PourLine) -> PourLineReport:
-        """Return the report of a line."""
+        """Build the report of a line."""
         thing = line.ingredient
         return cls(
             ingredient=_called(thing), ml=line.ml, name=thing.name, words=line.words, how=line.how, lot=thing.lot, is_water=line.is_water,
@@ -64,7 +64,7 @@ class PourLineReport(Report):
 
 
 class StaysOutReport(Report):
-    """Pour that is added serve by serve, and why it isn't in the bottle."""
+    """A pour that is added to each serve, and why."""
 
     name: str
     why: str
@@ -72,7 +72,7 @@ class StaysOutReport(Report):
 
 
 class BatchWaterReport(Report):
-    """The water of one serve in ml, on ice with both ends, and how it was found; ``ratio`` for each ml of what else is in the bottle."""
+    """Water of one serve in ml, on ice with both ends, and the method of calculation; ``ratio`` is water per ml of the other contents."""
 
     per_serve_ml: float
     least_ml: float
@@ -82,7 +82,7 @@ class BatchWaterReport(Report):
 
 
 class MinutesReport(Report):
-    """A serve of the batch beside the drink made singly, at one minute."""
+    """A serve of the batch compared with the single drink, at one minute."""
 
     batch: Minute
     single: Minute
@@ -99,7 +99,7 @@ class LabelReport(Report):
 
 
 class BoughtReport(Report):
-    """One line of what an evening takes; ``done`` where it was ticked."""
+    """One line of the shopping list; ``done`` where it was ticked."""
 
     key: str
     name: str
@@ -117,7 +117,7 @@ class BoughtReport(Report):
 
 
 class BatchReport(Report):
-    """A batch: the order of pouring, its container, one serve as in a forecast with its doubt and beside one made singly."""
+    """A batch: order of pouring, container, one serve as a forecast with its uncertainty, compared with a single drink."""
 
     pours: list[PourLineReport]
     water_ml: float
@@ -150,7 +150,7 @@ class BatchReport(Report):
 
 
 def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
-    """Return the report of a batch, with what it takes."""
+    """Build the report of a batch, with its shopping list."""
     undiluted = batch.total_ml - batch.water_ml
     return BatchReport(
         pours=[PourLineReport.of(line) for line in batch.lines],
@@ -194,7 +194,7 @@ def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
 
 
 def label_report(label: BottleLabel) -> LabelReport:
-    """Return the report of a label."""
+    """Build the report of a label."""
     return LabelReport(
         serve=label.serve,
         each=list(label.each),
@@ -205,7 +205,7 @@ def label_report(label: BottleLabel) -> LabelReport:
 
 
 class CorrectionPourReport(Report):
-    """So much of something more; ``poured`` is what is asked to note it."""
+    """One addition; ``poured`` is the body that records it."""
 
     name: str
     ml: float
@@ -213,7 +213,7 @@ class CorrectionPourReport(Report):
 
 
 class CorrectionReport(Report):
-    """Correction of a bottle on one axis, how much of it is half a noticeable difference, the change of each axis, and a sentence."""
+    """Correction of a batch on one axis, the amount for half a noticeable difference, the change of each axis, and a sentence."""
 
     axis: str
     word: str
@@ -225,12 +225,12 @@ class CorrectionReport(Report):
 
 
 def poured_entry(thing: Ingredient, ml: float, slot: SlotName) -> PouredEntry:
-    """So much of a thing, as it is noted of a bottle."""
+    """Return the request body that records an addition."""
     return PouredEntry.model_validate({"ingredient": written(thing), "ml": ml, "slot": slot, "lot": thing.lot or None})
 
 
 def correction_report(correction: Correction) -> CorrectionReport:
-    """Return the report of a correction."""
+    """Build the report of a correction."""
     values: dict[str, Any] = {name: getattr(correction, name) for name in ("axis", "word", "half_step_ml", "ml", "words")}
     additions = [
         CorrectionPourReport(
@@ -244,7 +244,7 @@ def correction_report(correction: Correction) -> CorrectionReport:
 
 
 class CorrectionsReport(Report):
-    """Corrections of a bottle, what was found of it in a sentence, and what has to be said of a reading."""
+    """Corrections of a batch, its state in a sentence, and remarks on a reading."""
 
     words: str
     notes: list[str]
@@ -252,7 +252,7 @@ class CorrectionsReport(Report):
 
 
 class KeptBatchSummary(Report):
-    """A batch that was made: what is left of it, by when it is used."""
+    """A saved batch in short: what is left, and its use-by date."""
 
     id: int
     name: str
@@ -274,7 +274,7 @@ class KeptBatchSummary(Report):
 
 
 class LogReport(Report):
-    """Something that happened to a bottle."""
+    """One event in a batch's log."""
 
     at: str
     kind: str
@@ -282,7 +282,7 @@ class LogReport(Report):
 
 
 class DescentReport(Report):
-    """A filling that is in a bottle, with its share, 0 to 1, and what it was: the newest first."""
+    """A filling in a batch, with its share, 0 to 1, and its description: the newest first."""
 
     id: int
     name: str
@@ -293,7 +293,7 @@ class DescentReport(Report):
 
 
 class PouredReport(Report):
-    """Amount that went into a bottle."""
+    """Amount that went into a batch."""
 
     name: str
     ml: float
@@ -301,7 +301,7 @@ class PouredReport(Report):
 
 
 class KeptBatchReport(KeptBatchSummary):
-    """One of them with all that is known of it: its composition now, beside its recipe, what went in, its log, its descent, its label."""
+    """A saved batch in full: its present composition compared with its recipe, its pours, log, fillings and label."""
 
     container_ml: float
     sugar: float
@@ -316,7 +316,7 @@ class KeptBatchReport(KeptBatchSummary):
 
 
 class TaskReport(Report):
-    """Something to do, with its times; ``hand`` is whose, counted from 0."""
+    """A task with its times; ``hand`` is the pair of hands, counted from 0."""
 
     key: str
     words: str
@@ -332,7 +332,7 @@ class TaskReport(Report):
 
 
 class EveningDrinkReport(Report):
-    """A drink of the evening: how many, out of a batch that is there, still to be made."""
+    """A drink of the event: how many, from which batch, how many still to be made."""
 
     drink_id: int
     name: str
@@ -345,8 +345,8 @@ class EveningDrinkReport(Report):
 
 
 class EveningReport(Report):
-    """The evening: what was told of it (none yet: nothing else), its tasks in their order, and what it takes; ``before`` is the name of the
-    one that was taken off last, while it can be put back.
+    """The event plan: its settings (empty where there is none), tasks in order, and shopping list; ``before`` is the name of a deleted
+    one that can be restored.
     """
 
     evening: EveningEntry | None

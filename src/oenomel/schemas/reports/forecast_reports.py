@@ -1,4 +1,4 @@
-"""A forecast as JSON: what `oenomel predict` prints and the API answers. Numbers are not rounded; rounding is for the screen."""
+"""A forecast as JSON: the output of `oenomel predict` and of the API. Numbers are not rounded; rounding is for the screen."""
 
 from __future__ import annotations
 
@@ -35,7 +35,7 @@ class StandardDrinks(Report):
 
 
 class ProfileReport(Report):
-    """One liquid: volume in ml, abv in % v/v, the rest of the levels in g per 100 ml; no ratio where there is no acid."""
+    """One liquid: volume in ml, abv in % v/v, the other levels in g per 100 ml; no ratio without acid."""
 
     volume_ml: float
     abv: float
@@ -53,7 +53,7 @@ class ProfileReport(Report):
 
 
 class ServedReport(ProfileReport):
-    """The drink as served; its carbon dioxide in g per litre, by mixing."""
+    """The drink as served; carbon dioxide in g per litre, by mixing."""
 
     co2: float
 
@@ -69,7 +69,7 @@ class Intervals(Report):
 
 
 class DoubtReport(Report):
-    """Causes of each value's uncertainty."""
+    """Sources of each figure's uncertainty."""
 
     volume_ml: Drivers
     abv: Drivers
@@ -78,8 +78,8 @@ class DoubtReport(Report):
 
 
 class PourReport(Report):
-    """Contribution of a pour, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether a rebalancing may change it when
-    nothing else is said, or None where it has no amount to choose.
+    """Contribution of a pour, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether rebalancing may change it by
+    default, or None where it has no amount to choose.
     """
 
     volume_ml: float
@@ -93,7 +93,7 @@ class PourReport(Report):
 
 
 class FindingReport(Report):
-    """A finding: info, warning or error; the pour it is about, and the words of each mend that can be applied."""
+    """A finding: info, warning or error; the pour concerned, and the words of each fix that can be applied."""
 
     code: str
     severity: str
@@ -103,9 +103,7 @@ class FindingReport(Report):
 
 
 class AppearanceReport(Report):
-    """Appearance of the drink in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it
-    is.
-    """
+    """The drink's look in its glass, a preview: layers from below, foam, drops on the foam, and how full it is."""
 
     ice: str
     line_ml: float
@@ -118,7 +116,7 @@ class AppearanceReport(Report):
 
 
 class ForecastReport(Report):
-    """The forecast of one drink; its cost only where every price is told, in the bar's own currency."""
+    """The forecast of one drink; the cost only where every price is known, in the bar's currency."""
 
     undiluted: ProfileReport
     dilution: Dilution
@@ -136,7 +134,7 @@ class ForecastReport(Report):
 
 
 class DifferenceReport(Report):
-    """By how much two drinks differ in a figure, the 80 % interval of that, and how likely its sign is."""
+    """Difference of one figure between two drinks, its 80 % interval, and the probability of its sign."""
 
     by: float
     interval80: Ends
@@ -144,7 +142,7 @@ class DifferenceReport(Report):
 
 
 class AxisReport(Report):
-    """One axis beside the parent's; ``steps`` is for drawing, too rough to print; ``made_by`` which changes made it."""
+    """One axis compared with the parent's; ``steps`` is for drawing, too rough to print; ``made_by`` names the changes that caused it."""
 
     axis: str
     value: float
@@ -161,7 +159,9 @@ class AxisReport(Report):
 
 
 class LoudnessReport(Report):
-    """Aroma of an ingredient compared with before: its shares of the glass, 0 to 1, and in words; ``told`` where a guest could smell it."""
+    """An ingredient's aroma compared with the parent's: its shares of the glass, 0 to 1, and in words; ``told`` where a guest could
+    smell the difference.
+    """
 
     slug: str
     name: str
@@ -173,7 +173,7 @@ class LoudnessReport(Report):
 
 
 class ParentReport(Report):
-    """Values of the drink before, for comparison."""
+    """Figures of the parent."""
 
     served: LevelsReport
     interval80: Intervals
@@ -181,9 +181,9 @@ class ParentReport(Report):
 
 
 class ComparisonReport(Report):
-    """A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see.
+    """A drink compared with its parent: the effect of each change, findings that need the parent, and effects the figures can't show.
 
-    ``volume_by_ml`` and ``water_by_ml`` tell how much larger it is, and how much of that is water from the ice.
+    ``volume_by_ml`` is the difference of volume, ``water_by_ml`` the part of it that is water from the ice.
     """
 
     present: Annotated[ForecastReport, BeforeValidator(lambda told: forecast_report(told) if isinstance(told, Forecast) else told)]
@@ -203,7 +203,7 @@ class ComparisonReport(Report):
 
 
 class FloatReport(Report):
-    """A float, or what lies below it, minute by minute."""
+    """A float, or the drink under it, minute by minute."""
 
     volume_ml: Floats
     abv: Floats
@@ -220,9 +220,9 @@ class CourseStepsReport(Report):
 
 
 class CourseReport(Report):
-    """A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
+    """A drink from minute 0 to 20 in its glass, one value a minute; a float separately.
 
-    ``leaves_home`` is the first minute in which it stands outside its family's typical range, where it began inside.
+    ``leaves_home`` is the first minute outside its family's typical range, where it began inside.
     """
 
     volume_ml: Floats
@@ -241,7 +241,7 @@ _FIGURES: Final = tuple(field.name for field in fields(Profile))
 
 
 def forecast_report(forecast: Forecast) -> ForecastReport:
-    """Return the report of a forecast."""
+    """Build the report of a forecast."""
     cold = forecast.temperatures
     return ForecastReport(
         undiluted=_profile(forecast.undiluted, cold.tin),
@@ -261,12 +261,12 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
 
 
 def served_report(forecast: Forecast) -> ServedReport:
-    """Return the report of a drink as it is served."""
+    """Build the report of a drink as served."""
     return ServedReport(**_figures(forecast.served, forecast.temperatures.glass), co2=forecast.co2)
 
 
 def appearance_report(appearance: Appearance | None) -> AppearanceReport | None:
-    """Return the report of how a drink looks; None where its glass isn't of the list."""
+    """Build the report of a drink's look; None where its glass isn't listed."""
     return None if appearance is None else AppearanceReport.model_validate(appearance)
 
 

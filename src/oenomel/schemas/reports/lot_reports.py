@@ -1,4 +1,4 @@
-"""A lot as it is answered: what was assumed and what was measured side by side, its age, and what it does to drinks."""
+"""A lot as JSON: assumed and measured values, age, and effect on drinks."""
 
 from __future__ import annotations
 
@@ -11,7 +11,7 @@ __all__ = ["DoubtOfDrink", "LotDetail", "LotReport", "ReadingReport", "TitratedR
 
 
 class ReadingReport(Report):
-    """One reading of a lot, in the unit of its kind; ``device`` says what it was read with."""
+    """One reading of a lot, in the unit of its kind; ``device`` is what it was read with."""
 
     id: int
     what: ReadingName
@@ -22,7 +22,7 @@ class ReadingReport(Report):
 
 
 class LotReport(Report):
-    """A lot: whose, when made, how old, how much is left; its composition per 100 ml with spreads; each figure as supposed and measured."""
+    """A lot: ingredient, time, age, amount left; composition per 100 ml with spreads; assumed and measured values."""
 
     id: int
     ingredient: Named
@@ -47,7 +47,7 @@ class LotReport(Report):
 
 
 class DoubtOfDrink(Report):
-    """Uncertainty of one axis of a finished drink with the lot as read, and without its readings: half of the 80 % interval."""
+    """Uncertainty of one axis of a finished drink with the lot's readings, and without: half-widths of the 80 % intervals."""
 
     drink_id: int
     drink: str
@@ -58,7 +58,7 @@ class DoubtOfDrink(Report):
 
 
 class LotDetail(LotReport):
-    """A lot with how it is titrated, and what its readings make surer."""
+    """A lot with its titration instructions, and the forecasts that its readings make more certain."""
 
     titration: list[str]
     more_certain: list[DoubtOfDrink]

@@ -1,4 +1,4 @@
-"""The room that a bar opens first: the list of today's lots, what to pour instead, what runs low, what to prepare, what to buy."""
+"""Today: the finished drinks with today's lots, what to pour instead, what runs low, what to prepare, what to buy."""
 
 from __future__ import annotations
 
@@ -9,7 +9,7 @@ __all__ = ["AxisToday", "DrinkToday", "FruitReport", "LowReport", "MoveToday", "
 
 
 class AxisToday(Report):
-    """A figure as written and as it is today, with its 80 % interval today; ``steps`` is for drawing."""
+    """A figure by the recipe and with today's lots, with today's 80 % interval; ``steps`` is for drawing."""
 
     axis: str
     written: float
@@ -21,7 +21,7 @@ class AxisToday(Report):
 
 
 class MoveToday(Report):
-    """A pour to take otherwise: its place in the spec, before and after in ml."""
+    """A changed pour: its index in the spec, before and after in ml."""
 
     pour: int
     ingredient: Named
@@ -30,7 +30,7 @@ class MoveToday(Report):
 
 
 class PourToday(Report):
-    """A pour as it goes in tonight, with today's correction: whether that is another than written, and of which lot."""
+    """A pour with today's correction: whether it differs from the recipe, and its lot."""
 
     ingredient: Named
     ml: float
@@ -39,7 +39,7 @@ class PourToday(Report):
 
 
 class DrinkToday(Report):
-    """A finished drink today: fine, or what to pour instead; ``spec`` is the corrected one, made of today's lots."""
+    """A finished drink today: fine, or what to pour instead; ``spec`` is the corrected one, with today's lots."""
 
     drink_id: int
     trial: int
@@ -63,7 +63,7 @@ class DrinkToday(Report):
 
 
 class WorthReport(Report):
-    """One measurement that would help: of which ingredient, which axis, how many drinks, in words."""
+    """One useful measurement: ingredient, axis, number of drinks, and a sentence."""
 
     slug: str
     axis: str
@@ -81,7 +81,7 @@ class LowReport(Report):
 
 
 class PrepareReport(Report):
-    """Ingredient below its par or below tonight's need: how much to prepare or to open."""
+    """An ingredient below its par or tonight's need: how much to prepare or to open."""
 
     ingredient: Named
     ml: float
@@ -90,7 +90,7 @@ class PrepareReport(Report):
 
 
 class FruitReport(Report):
-    """Fruit to buy or press for tonight: pieces, and how that was worked out."""
+    """Fruit to buy or press for tonight: pieces, and the calculation."""
 
     name: str
     pieces: int
@@ -99,7 +99,7 @@ class FruitReport(Report):
 
 
 class TodayReport(Report):
-    """Today. ``headline`` tells the evening in a sentence, ``same_for`` the correction that most drinks share."""
+    """Today. ``headline`` is the state of the drinks in a sentence, ``shared`` the corrections that several drinks share."""
 
     headline: str
     shared: list[str]

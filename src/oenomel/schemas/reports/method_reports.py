@@ -13,10 +13,10 @@ __all__ = ["GarnishSuggestion", "GlassReport", "ServeReport", "SpanReport", "Ste
 
 
 class StepReport(Report):
-    """One thing to do, as a sentence, and the sign that it is done.
+    """One step as a sentence, and the sign that it is done.
 
-    The pour that it is about, by its place, the share of it, and its amount as it stands in the words; seconds to work it; the moment of
-    the making that begins with it; of a line of the drink's own its place among them.
+    The index of its pour, the share of it, and its amount in words; the seconds of a shake or stir; the moment that begins with it; the
+    index of one of the drink's own lines.
     """
 
     key: str
@@ -32,14 +32,14 @@ class StepReport(Report):
 
 
 class GarnishSuggestion(Report):
-    """A garnish as it stands in a spec, with its reason, and whether it is in stock."""
+    """A garnish as in a spec, with its reason, and whether it is in stock."""
 
     garnish: Garnish
     at_hand: bool
 
 
 class GlassReport(Report):
-    """A glass of the list: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it."""
+    """A glass: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it."""
 
     name: str
     brim_ml: float
@@ -50,7 +50,7 @@ class GlassReport(Report):
 
 
 class ServeReport(Report):
-    """The drink on one ice: how it looks, its figures at three sips, the first minute outside its typical range, and that in words."""
+    """The drink on one kind of ice: its look, its figures at three sips, the first minute outside its typical range, and a sentence."""
 
     ice: str
     sight: AppearanceReport | None
@@ -60,7 +60,7 @@ class ServeReport(Report):
 
 
 class StopReport(Report):
-    """A drink with one pour at an amount: its figures as served."""
+    """A drink with one pour at some amount: its figures as served."""
 
     pour_ml: float
     volume_ml: float
@@ -70,7 +70,7 @@ class StopReport(Report):
 
 
 class SpanReport(Report):
-    """Effect of a pour's range on the drink, and the amount it should settle at."""
+    """Effect of a pour's range on the drink, and its best amount."""
 
     pour: int
     low: StopReport
@@ -79,13 +79,13 @@ class SpanReport(Report):
 
 
 def serve_report(served: ServedOnIce) -> ServeReport:
-    """Return the report of a drink on one ice."""
+    """Build the report of a drink on one kind of ice."""
     sight = appearance_report(served.appearance)
     return ServeReport(ice=served.ice, sight=sight, sips=list(served.sips), leaves_home=served.leaves_home, words=served.words)
 
 
 def span_report(pour: int, span: Span) -> SpanReport:
-    """Return the report of a range."""
+    """Build the report of a range."""
     return SpanReport(pour=pour, low=_stop(span.low), high=_stop(span.high), best=_stop(span.best))
 
 

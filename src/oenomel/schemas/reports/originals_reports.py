@@ -1,4 +1,4 @@
-"""Original drinks as they are answered."""
+"""Original drinks as JSON."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ __all__ = [
 
 
 class NearestReport(Report):
-    """The drink of the book that is nearest: its name, its id there, how far it is (0 the same, 1 nothing in common), what differs."""
+    """The nearest drink of the book: name, id, distance (0 equal, 1 nothing in common), and differences."""
 
     name: str
     drink_id: int
@@ -46,9 +46,9 @@ class OriginalPourReport(Report):
 
 
 class OriginalReport(Report):
-    """An original: its spec under its name to be, where it stands, why it hangs together.
+    """An original: its spec with a suggested name, its figures, and why it works.
 
-    ``parts`` tells who plays which; ``pours`` are its amounts in words; ``sugar`` and ``acid`` in g per 100 ml.
+    ``parts`` gives the ingredient of each role; ``pours`` are the amounts in words; ``sugar`` and ``acid`` in g per 100 ml.
     """
 
     spec: SpecFile
@@ -70,7 +70,7 @@ class OriginalReport(Report):
 
 
 class HandfulReport(Report):
-    """New drinks found so far, best first; the numbers of combinations on paper, drawn and poured; ``done`` at the end."""
+    """Originals found so far, best first; the numbers of combinations in all, drawn and with amounts; ``done`` at the end."""
 
     originals: list[OriginalReport]
     combinations: int
@@ -81,14 +81,14 @@ class HandfulReport(Report):
 
 
 class MenuReport(Report):
-    """A list, a drink for each of its places, in their order; notes on what they share."""
+    """A menu of originals, a drink for each place in order, with notes on what they share."""
 
     drinks: list[OriginalReport]
     notes: list[str]
 
 
 class PairReport(Report):
-    """A pair of aroma groups: what ships, what the bar set, what tastings taught (a log-ratio), and what counts of all that."""
+    """A pair of aroma groups: shipped value, the bar's own, what tastings taught (a log-ratio), and the resulting value."""
 
     one: str
     other: str
@@ -99,7 +99,7 @@ class PairReport(Report):
 
 
 class KinshipReport(Report):
-    """The table of kinship: its groups, its pairs, and how many sheets of originals it has learnt from."""
+    """The table of aroma pairings: groups, pairs, and the number of sheets it has learnt from."""
 
     groups: list[str]
     pairs: list[PairReport]
@@ -107,7 +107,7 @@ class KinshipReport(Report):
 
 
 def original_report(original: Original) -> OriginalReport:
-    """Return one original."""
+    """Build the report of an original."""
     drink, served, nearest = original.drink, original.forecast.served, original.nearest
     names = {pour.ingredient.slug: pour.ingredient.name for pour in drink.pours}
     return OriginalReport(
@@ -139,7 +139,7 @@ def _in_words(pour: Pour) -> str:
 
 
 def handful_report(found: Selection) -> HandfulReport:
-    """Return a handful."""
+    """Build the report of a handful."""
     return HandfulReport(
         originals=[original_report(original) for original in found.originals],
         combinations=found.combinations,
@@ -151,12 +151,12 @@ def handful_report(found: Selection) -> HandfulReport:
 
 
 def menu_report(found: Menu) -> MenuReport:
-    """Return a list."""
+    """Build the report of a menu."""
     return MenuReport(drinks=[original_report(drink) for drink in found.drinks], notes=list(found.notes))
 
 
 def kinship_report(table: KinshipTable) -> KinshipReport:
-    """Return the table, each pair once."""
+    """Build the report of the pairings, each pair once."""
     names = groups()
     pairs = [frozenset((one, other)) for index, one in enumerate(names) for other in names[index:]]
     return KinshipReport(

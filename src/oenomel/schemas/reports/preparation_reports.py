@@ -1,4 +1,4 @@
-"""Preparations as they are answered: the recipe, what it comes to, what it costs, what follows for drinks."""
+"""Preparations as JSON: recipe, outcome, cost, effect on drinks."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ __all__ = [
 
 
 class PreparationLineReport(Report):
-    """Cost of one part, by its price per litre or kilogram."""
+    """Cost of one line, by its price per litre or kilogram."""
 
     name: str
     cost: float | None
@@ -30,7 +30,7 @@ class PreparationLineReport(Report):
 
 
 class CostReport(Report):
-    """Cost in the bar's own currency; ``words`` names what has no price."""
+    """Cost in the bar's currency; ``words`` names the lines without a price."""
 
     total: float
     per_litre: float | None
@@ -46,7 +46,7 @@ class PreparationAnswer(PreparationReport):
 
 
 class PreparationSummary(Report):
-    """A preparation that the bar knows: what it makes, its recipe, what is left of it, how many finished drinks pour it."""
+    """A preparation of the bar: its ingredient, its recipe, the amount left, and the number of finished drinks that pour it."""
 
     makes: Named
     kind: str
@@ -72,7 +72,7 @@ class FollowReport(Report):
 
 
 class MadeReport(Report):
-    """Lot that was just made, and its effects."""
+    """A lot that was just made, and its effects."""
 
     lot_id: int
     name: str
@@ -81,21 +81,21 @@ class MadeReport(Report):
 
 
 class WeighedAdditionReport(Report):
-    """Something to weigh in."""
+    """Something to weigh and add."""
 
     what: str
     grams: float
 
 
 class AdjustmentReport(Report):
-    """Additions to weigh in, and a sentence about them."""
+    """Additions, and a sentence about them."""
 
     additions: list[WeighedAdditionReport]
     words: str
 
 
 class KitchenFound(Report):
-    """Something that can go in, by any word for it; ``sure`` where the words mean it and no other."""
+    """A good or ingredient that matches words; ``sure`` where they mean nothing else."""
 
     what: str
     name: str

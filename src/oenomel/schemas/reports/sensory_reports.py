@@ -1,4 +1,4 @@
-"""Thresholds, sessions of triangle tests and exercises, as JSON. Numbers are not rounded; rounding is for the screen."""
+"""Thresholds, triangle tests and exercises as JSON. Numbers are not rounded; rounding is for the screen."""
 
 from __future__ import annotations
 
@@ -30,7 +30,7 @@ __all__ = [
 
 
 class BottleReport(Report):
-    """A bottle that could do a job."""
+    """An ingredient that could fill a role."""
 
     slug: str
     name: str
@@ -38,7 +38,7 @@ class BottleReport(Report):
 
 
 class JobReport(Report):
-    """A job in the jugs, and what could do it, the plainest in stock first."""
+    """A role in the jugs, and the ingredients that could fill it, the simplest in stock first."""
 
     job: str
     options: list[BottleReport]
@@ -53,7 +53,7 @@ class JugLineReport(Report):
 
 
 class JugReport(Report):
-    """A jug: what is poured into it, as much as it comes to."""
+    """A jug: its pours and its volume."""
 
     lines: list[JugLineReport]
     volume_ml: float
@@ -61,7 +61,7 @@ class JugReport(Report):
 
 
 class TurnReport(Report):
-    """A taster of a sitting: how many triangles are answered, how many were found, and what is said to him."""
+    """A taster of a sitting: triangles answered and found, and advice."""
 
     taster: str
     answered: int
@@ -71,7 +71,7 @@ class TurnReport(Report):
 
 
 class TriangleReport(Report):
-    """A triangle before the taster: of its key nothing until it is answered."""
+    """A triangle; without its key until it is answered."""
 
     id: int
     sitting_id: int
@@ -85,7 +85,7 @@ class TriangleReport(Report):
 
 
 class SittingReport(Report):
-    """A sitting: its jugs, whose turn it is, the triangle that waits for an answer, and what is said before the first glass."""
+    """A sitting: its jugs, whose turn it is, the triangle waiting for an answer, and the advice before the first glass."""
 
     id: int
     matter: Attribute
@@ -103,7 +103,7 @@ class SittingReport(Report):
 
 
 class KeyReport(Report):
-    """For the pourer: what goes in which glass, which is the odd one, and the two liquids as specs that can be forecast."""
+    """For the pourer: which liquid goes in which glass, the odd one, and both liquids as specs."""
 
     triangle_id: int
     taster: str
@@ -115,7 +115,7 @@ class KeyReport(Report):
 
 
 class KnownReport(Report):
-    """A step as it was known after a triangle."""
+    """Estimate of a threshold after one triangle."""
 
     at: str
     triangles: int
@@ -125,7 +125,7 @@ class KnownReport(Report):
 
 
 class ThresholdReport(Report):
-    """A taster's own step on a matter, in steps of the usual tongue, with its 80 % interval, in words and in figures, and over time."""
+    """A taster's threshold for one attribute, in usual steps, with its 80 % interval, in words and in figures, and over time."""
 
     matter: Attribute
     noun: str
@@ -143,7 +143,7 @@ class ThresholdReport(Report):
 
 
 class DoneReport(Report):
-    """Exercises of a kind that were answered, and the part of them that was right."""
+    """Number of answered exercises of a kind, and the share that was right."""
 
     kind: ExerciseKind
     answered: int
@@ -151,7 +151,7 @@ class DoneReport(Report):
 
 
 class WeekReport(Report):
-    """The week's plan, since when, and which day it is by what is done."""
+    """The weekly plan, its start, and the present day by what is done."""
 
     began_at: str
     days: list[Day]
@@ -170,14 +170,14 @@ class TongueReport(Report):
 
 
 class OptionReport(Report):
-    """Something that can be answered."""
+    """A possible answer."""
 
     key: str
     words: str
 
 
 class AskReport(Report):
-    """One thing that is asked."""
+    """One question."""
 
     key: str
     words: str
@@ -185,7 +185,7 @@ class AskReport(Report):
 
 
 class ExerciseReport(Report):
-    """An exercise without its solution: the drink that it is about, as it is poured."""
+    """An exercise without its solution, with the drink that it is about."""
 
     id: int
     kind: ExerciseKind
@@ -197,7 +197,7 @@ class ExerciseReport(Report):
 
 
 class SolvedReport(Report):
-    """Solution of an exercise, which part was answered right, and why."""
+    """Solution of an exercise, the share answered right, and why."""
 
     id: int
     right: dict[str, list[str]]

@@ -1,4 +1,4 @@
-"""A rebalancing and a board of swaps as JSON. Numbers are not rounded; rounding is for the screen."""
+"""Rebalancing and swaps as JSON. Numbers are not rounded; rounding is for the screen."""
 
 from __future__ import annotations
 
@@ -24,8 +24,8 @@ __all__ = ["RebalanceReport", "SwapsReport", "rebalance_report", "swaps_report"]
 
 
 class MoveReport(Report):
-    """One pour's change in ml, and as ``amount`` in the ``unit`` that it is measured by; ``joined`` where it came in as a corrector,
-    ``said`` its name inside a sentence.
+    """One pour's change in ml, and as ``amount`` in the ``unit`` that it is measured in; ``joined`` for an added corrector, ``said``
+    is its name inside a sentence.
     """
 
     ingredient: str
@@ -50,8 +50,8 @@ class ResidualReport(Report):
 
 
 class AnswerReport(Report):
-    """A rebalanced drink: its pours in ml, J and its parts; the same drink as a spec in its own units; the moves, what each did, and what
-    is left.
+    """A rebalanced drink: its pours in ml, J and its terms; the drink as a spec in its own units; the moves with their effects, and
+    the remaining differences.
     """
 
     pours: list[PourEntry]
@@ -65,15 +65,15 @@ class AnswerReport(Report):
 
 
 class WayReport(AnswerReport):
-    """One way to the target: what sets it apart from the others, and what it costs of what the drink is known by."""
+    """One way to the target: what distinguishes it from the others, and its identity cost."""
 
     title: str
     cost: str
 
 
 class RebalanceReport(AnswerReport):
-    """The answer of least J, the ways to choose between, of which it is the first, and what else has to be said. ``proved``: no pourable
-    amounts have a smaller J.
+    """The answer of least J, the ways to choose from, of which it is the first, and notes. ``proved``: no pourable amounts have a
+    smaller J.
     """
 
     ways: list[WayReport]
@@ -83,7 +83,7 @@ class RebalanceReport(AnswerReport):
 
 
 class StepsReport(Report):
-    """Distance from the target by axis, in noticeable differences; for drawing, too rough to be printed."""
+    """Distance from the target by axis, in noticeable differences; for drawing, too rough to print."""
 
     sugar: float
     acid: float
@@ -91,7 +91,7 @@ class StepsReport(Report):
 
 
 class StandingReport(Report):
-    """Outcome of a swap; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` says so."""
+    """Outcome of a swap; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` describe it."""
 
     pours: list[PourEntry]
     figures: LevelsReport
@@ -103,7 +103,7 @@ class StandingReport(Report):
 
 
 class ScoresReport(Report):
-    """By what a row is ranked, the smaller the better."""
+    """Ranking scores of a row, the smaller the better."""
 
     balance: float
     aroma: float
@@ -111,7 +111,7 @@ class ScoresReport(Report):
 
 
 class SwapRowReport(Report):
-    """One offer: pour for pour (``plain``), and what the mode makes of it (``mended``; none where it is further than two steps away)."""
+    """One candidate: pour for pour (``plain``), and after the mode's correction (``mended``; None where it is more than two steps away)."""
 
     key: str
     slug: str
@@ -135,7 +135,7 @@ class SwapRowReport(Report):
 
 
 class LeftOutReport(Report):
-    """An ingredient that isn't offered, and why."""
+    """An ingredient that isn't offered, with the reason."""
 
     slug: str
     name: str
@@ -144,9 +144,9 @@ class LeftOutReport(Report):
 
 
 class SwapsReport(Report):
-    """A board, or a part of one: rows in the order of the ranking, what is left out, and how many of how many offers were searched.
+    """A board of swaps, or a part of one: ranked rows, ingredients left out, and how many of all candidates were searched.
 
-    ``present`` is where the spec stands as it is; of several parts only the first tells it and what is left out.
+    ``present`` is the outcome without a swap; of several parts only the first has it and the ingredients left out.
     """
 
     rows: list[SwapRowReport]
@@ -157,7 +157,7 @@ class SwapsReport(Report):
 
 
 def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced, ways: Sequence[Alternative]) -> RebalanceReport:
-    """Return the answer for a spec and the drink it describes, and the ways to choose between."""
+    """Build the report of a rebalancing, for a spec and its drink."""
     return RebalanceReport(
         **_answer(spec, drink, answer),
         ways=[WayReport(**_answer(spec, drink, way.answer), title=way.title, cost=way.cost) for way in ways],
@@ -182,7 +182,7 @@ def _answer(spec: SpecFile, drink: Drink, answer: Rebalanced) -> dict[str, Any]:
 
 
 def swaps_report(spec: SpecFile, drink: Drink, part: Board, inventory: Inventory, ranking: Ranking) -> SwapsReport:
-    """Part of a board for a spec, each row with what ``inventory`` says of its ingredient."""
+    """Build the report of a part of a board, each row with what ``inventory`` knows of its ingredient."""
     rows = sorted(part.rows, key=lambda row: (row.loses_bubbles, row.score(ranking)))
     return SwapsReport(
         rows=[_row(spec, drink, row, inventory) for row in rows],

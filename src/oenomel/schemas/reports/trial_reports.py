@@ -1,4 +1,4 @@
-"""The notebook as JSON: sheets, proposals, palates, trials side by side, readings, the tree."""
+"""Trials as JSON: sheets, proposals, palates, trials side by side, readings, the tree."""
 
 from __future__ import annotations
 
@@ -47,7 +47,7 @@ __all__ = [
 
 
 class SheetReport(SheetEntry):
-    """A sheet as kept, and its verdict in words."""
+    """A tasting sheet, and its verdict in words."""
 
     id: int
     tasted_at: str
@@ -55,7 +55,7 @@ class SheetReport(SheetEntry):
 
 
 class ParentRef(Report):
-    """A parent of a trial, of whatever drink."""
+    """A parent of a trial, of the same or another drink."""
 
     trial_id: int
     drink_id: int
@@ -65,7 +65,7 @@ class ParentRef(Report):
 
 
 class BesideReport(Report):
-    """A reading beside its forecast; none where nothing is forecast."""
+    """A reading and its forecast; None where nothing is forecast."""
 
     id: int
     quantity: str
@@ -84,15 +84,15 @@ class BesideReport(Report):
 
 
 class MeasuredDilutionReport(Report):
-    """Dilution that the readings of a trial show: measured by forecast, and how it was found."""
+    """Dilution by the readings of a trial: measured by forecast, and the method of calculation."""
 
     ratio: float
     how: str
 
 
 class NotebookTrial(Report):
-    """A trial with all that is known of it; ``origins`` tell for each pour which of the parents it came from, ``has_strength`` whether a
-    taster is asked how strong it is.
+    """A trial in full; ``origins`` give for each pour the parent it came from, ``has_strength`` whether a taster is asked about
+    strength.
     """
 
     id: int
@@ -116,7 +116,7 @@ class NotebookTrial(Report):
 
 
 class NotebookReport(Report):
-    """A drink's notebook: its brief and its trials, oldest first, those out of view too."""
+    """All trials of a drink, oldest first, hidden ones too, and its brief."""
 
     drink_id: int
     name: str
@@ -128,7 +128,7 @@ class NotebookReport(Report):
 
 
 class PourCell(Report):
-    """One pour of one trial in a row: its amount in the unit in which it is spoken of, and in ml."""
+    """One pour of one trial in a row: its amount in its usual unit, and in ml."""
 
     name: str
     amount: float
@@ -137,7 +137,7 @@ class PourCell(Report):
 
 
 class RowReport(Report):
-    """One pour across the trials; what its change brings to each axis that can be tasted, in steps for drawing."""
+    """One pour across the trials; the effect of its change on each axis that can be tasted, in steps for drawing."""
 
     cells: list[PourCell | None]
     differs: bool
@@ -145,7 +145,7 @@ class RowReport(Report):
 
 
 class SideBySideReport(Report):
-    """Trials beside the first of them, differences first."""
+    """Trials compared with the first, differences first."""
 
     rows: list[RowReport]
     comparisons: list[ComparisonReport]
@@ -154,7 +154,7 @@ class SideBySideReport(Report):
 
 
 class ProposalReport(Report):
-    """A trial to try next; ``chance`` that it lies within a step of what is asked for on every axis, for drawing."""
+    """A proposed next trial; ``chance`` is the probability that it is within a step of what is wanted on every axis, for drawing."""
 
     key: str
     title: str
@@ -175,7 +175,7 @@ class NextReport(Report):
 
 
 class PalateReport(Report):
-    """A palate; ``taster`` is empty for the bar. ``why`` tells in sentences what it was learnt from."""
+    """A palate; ``taster`` is empty for the bar. ``why`` explains in sentences what it was learnt from."""
 
     taster: str
     sheets: int
@@ -185,7 +185,7 @@ class PalateReport(Report):
 
 
 class CloudSpecReport(Report):
-    """One gathered spec on the field."""
+    """One gathered spec."""
 
     id: int
     name: str
@@ -195,7 +195,7 @@ class CloudSpecReport(Report):
 
 
 class BrokenSpecReport(Report):
-    """A gathered spec that can't be shown any more, and why."""
+    """A gathered spec that can't be shown any more, with the reason."""
 
     id: int
     name: str
@@ -203,7 +203,7 @@ class BrokenSpecReport(Report):
 
 
 class SpecCloudReport(Report):
-    """Gathered specs; the middle only where there are two or more."""
+    """Gathered specs; their median only where there are two or more."""
 
     points: list[CloudSpecReport]
     broken: list[BrokenSpecReport] = []
@@ -213,7 +213,7 @@ class SpecCloudReport(Report):
 
 
 class NodeReport(Report):
-    """A trial in the tree."""
+    """A trial of the tree."""
 
     id: int
     drink_id: int
@@ -226,7 +226,7 @@ class NodeReport(Report):
 
 
 class BranchReport(Report):
-    """A way from a parent to its child; the steps are for drawing."""
+    """A line from a parent to its child; the steps are for drawing."""
 
     parent: int
     child: int
@@ -235,7 +235,7 @@ class BranchReport(Report):
 
 
 class TreeReport(Report):
-    """Family tree of trials; ``more`` where some aren't shown."""
+    """The family tree; ``more`` where some trials aren't shown."""
 
     nodes: list[NodeReport]
     branches: list[BranchReport]
@@ -243,12 +243,12 @@ class TreeReport(Report):
 
 
 def sheet_words(sheet: SheetEntry) -> str:
-    """Return the verdict of a sheet in words."""
+    """Describe the verdict of a sheet."""
     return verdict_words(verdict_of(sheet))
 
 
 def beside_report(beside: BesideForecast, reading_id: int, device: str) -> BesideReport:
-    """Return a reading beside its forecast."""
+    """Build the report of a reading and its forecast."""
     measured = beside.measured
     kind = QUANTITIES[measured.quantity]
     return BesideReport(
@@ -259,7 +259,7 @@ def beside_report(beside: BesideForecast, reading_id: int, device: str) -> Besid
 
 
 def side_by_side_report(table: SideBySide) -> SideBySideReport:
-    """Trials side by side."""
+    """Build the report of trials side by side."""
     return SideBySideReport(
         rows=[_row(row) for row in table.rows],
         comparisons=[ComparisonReport.model_validate(comparison) for comparison in table.comparisons],
@@ -281,7 +281,7 @@ def _cell(pour: Pour) -> PourCell:
 def next_report(
     spec: SpecFile, drink: Drink, standing: TrialStanding, proposals: Sequence[Proposal], figures: Sequence[Profile]
 ) -> NextReport:
-    """Return what to try next after a trial; ``figures`` are those of the proposals as served."""
+    """Build the report of the next trials; ``figures`` are those of the proposals as served."""
     return NextReport(
         standing=standing,
         proposals=[
@@ -302,7 +302,7 @@ def next_report(
 
 
 def spec_cloud_report(cloud: SpecCloud, drinks: Sequence[Drink], specs: Sequence[tuple[int, str, SpecFile]]) -> SpecCloudReport:
-    """Return a cloud of drinks whose specs are told by id, name and spec, in the order of the cloud."""
+    """Build the report of gathered specs, given by id, name and spec, in their order."""
     points = [
         CloudSpecReport(id=each_id, name=name, spec=spec, figures=LevelsReport.model_validate(point.served), outlier=point.outlier)
         for (each_id, name, spec), point in zip(specs, cloud.points, strict=True)
@@ -317,7 +317,7 @@ def spec_cloud_report(cloud: SpecCloud, drinks: Sequence[Drink], specs: Sequence
 
 
 def kept_figures(forecast: Mapping[str, Mapping[str, object]]) -> tuple[LevelsReport, LevelsReport, LevelsReport]:
-    """Figures of a kept forecast, and the ends of their 80 % intervals."""
+    """Return the figures of a saved forecast, and the ends of their 80 % intervals."""
     served, ends = forecast["served"], forecast["interval80"]
     figure = LevelsReport.model_validate({name: served[name] for name in ("volume_ml", "abv", "sugar", "acid")})
     low, high = ({name: _end(ends, name, end, figure) for name in ("volume_ml", "abv", "sugar", "acid")} for end in (0, 1))

@@ -1,1 +1,1 @@
-"""Bodies that the API is sent."""
+"""Request bodies of the API."""

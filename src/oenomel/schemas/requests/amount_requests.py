@@ -1,4 +1,4 @@
-"""An amount as it is typed, and the drink it stands in."""
+"""A typed amount, and its drink."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ __all__ = ["AmountRequest", "TypedEntry"]
 
 
 class TypedEntry(Entry):
-    """A text such as "3/4 oz", "half a lime" or "top to the line", typed for a pour of a spec, by its place; ``unit`` is meant where none
+    """A text such as "3/4 oz", "half a lime" or "top to the line", typed for a pour of a spec, by index; ``unit`` is used where none
     is typed.
     """
 
@@ -24,6 +24,6 @@ class TypedEntry(Entry):
 
 
 class AmountRequest(TypedEntry):
-    """The same, with the spec it is typed in."""
+    """A typed amount, with the spec it belongs to."""
 
     spec: SpecFile

@@ -16,9 +16,9 @@ __all__ = ["AssumptionsQuery"]
 
 
 class AssumptionsQuery(Entry):
-    """Assumptions about ice and temperatures, as far as they aren't the usual ones: see `core.dilution.Conditions`.
+    """Assumptions about ice and temperatures, where they differ from the defaults: see `core.dilution.Conditions`.
 
-    ``own``: whether the bar's own measurements of its water count.
+    ``own``: whether the bar's measured dilution is used.
     """
 
     dilution: DilutionSchool = "curve"
@@ -30,5 +30,5 @@ class AssumptionsQuery(Entry):
     own: bool = True
 
     def conditions(self, factors: Mapping[Technique, HouseFactor]) -> Conditions:
-        """Conditions for the core, with the bar's own factors of dilution."""
+        """Return the assumptions as the core takes them, with the bar's own dilution."""
         return Conditions(**self.model_dump(include=set(AssumptionsQuery.model_fields) - {"own"}), factors=factors)

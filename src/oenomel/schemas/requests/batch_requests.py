@@ -1,4 +1,4 @@
-"""A batch and an evening as they are asked over HTTP and on the command line."""
+"""A batch and an event in a request or on the command line."""
 
 from __future__ import annotations
 
@@ -26,8 +26,8 @@ Time = Annotated[str, Field(max_length=40)]
 
 
 class BatchWishEntry(Entry):
-    """Request for a batch: how it is served, and one of serves, a container or what is to be used up (``use_up``, a slug, and how much of
-    it, in ml); see `core.batch.batch.BatchWish`. ``serves`` with ``container_ml``: so many, into that container.
+    """Request for a batch: how it is served, and one of serves, a container, or an ingredient to use up (``use_up``, a slug, with its
+    ml); see `core.batch.batch.BatchWish`. ``serves`` with ``container_ml``: that many, into that container.
     """
 
     service: Service
@@ -41,19 +41,19 @@ class BatchWishEntry(Entry):
 
 
 class BatchEntry(BatchWishEntry):
-    """A batch of a drink; ``today``: of today's lots where its pours name none."""
+    """A batch of a drink; ``today``: with today's lots where its pours name none."""
 
     spec: SpecFile
     today: bool = False
 
     @property
     def of_its_lots(self) -> SpecFile:
-        """The drink with the lots that it is made of."""
+        """The drink with its lots."""
         return of_todays_lots(self.spec) if self.today else self.spec
 
 
 class PouredEntry(Entry):
-    """Amount that really went into a bottle: ingredient, ml, and lot."""
+    """Amount that really went into a batch: ingredient, ml, and lot."""
 
     ingredient: IngredientEntry
     ml: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
@@ -62,14 +62,14 @@ class PouredEntry(Entry):
 
 
 class AdditionEntry(Entry):
-    """Addition to a bottle that was tasted, with the tasting note or the reading behind it."""
+    """Addition to a batch, with the tasting or the reading behind it."""
 
     poured: Annotated[list[PouredEntry], Field(min_length=1, max_length=60)]
     words: Annotated[Plain, Field(max_length=500)] = ""
 
 
 class EveningDrinkEntry(Entry):
-    """A drink of an evening: how many, as which batch (empty: made singly), poured from one that is there, into which container."""
+    """A drink of an event: how many serves, from which batch (empty: one by one), into which container."""
 
     drink_id: RowId
     serves: Annotated[int, Field(ge=1, le=5000)]
@@ -79,7 +79,7 @@ class EveningDrinkEntry(Entry):
 
 
 class EveningEntry(Entry):
-    """An evening: when the first guest comes, how many pairs of hands there are, and its drinks."""
+    """An event: when the first guest comes, how many pairs of hands there are, and its drinks."""
 
     name: Name
     at: Time
@@ -88,7 +88,7 @@ class EveningEntry(Entry):
 
 
 def of_todays_lots(spec: SpecFile) -> SpecFile:
-    """Return the drink of today's lots, where its pours name none."""
+    """Return the drink with today's lots, where its pours name none."""
     pours = [
         pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.lot is None else pour for pour in spec.pours
     ]
@@ -96,7 +96,7 @@ def of_todays_lots(spec: SpecFile) -> SpecFile:
 
 
 def wish_of(entry: BatchWishEntry) -> BatchWish:
-    """Return the wish for the core; raises SpecError where it doesn't say how much."""
+    """Return the core's request for a batch; raises SpecError without a size."""
     given = [name for name in ("serves", "container_ml", "use_up") if getattr(entry, name) is not None]
     if not given:
         raise SpecError("serves", "say how much: so many serves, a container, or what is to be used up")
@@ -109,6 +109,6 @@ def wish_of(entry: BatchWishEntry) -> BatchWish:
 
 
 def poured_spec(poured: list[PouredEntry]) -> SpecFile:
-    """Return a spec whose pours are a millilitre each of what is in a bottle: amounts there may be larger than a drink's."""
+    """Return a spec that pours a millilitre of each ingredient of a batch, because a batch's amounts can exceed a drink's."""
     entries = [PourEntry(ingredient=entry.ingredient, amount=1, unit="ml", slot=entry.slot, lot=entry.lot) for entry in poured]
     return SpecFile(format="oenomel/spec", version=1, name="batch", family="open", pours=entries)

@@ -1,4 +1,4 @@
-"""A wish for original drinks as it is asked over HTTP and on the command line."""
+"""Criteria for original drinks in a request or on the command line."""
 
 from __future__ import annotations
 
@@ -28,8 +28,8 @@ Strength = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 class WishEntry(Entry):
     """Criteria for new drinks; see `core.originals.Criteria`.
 
-    Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``use_up_soon``: gladly of what wants to be
-    finished; ``palate`` is a taster, or "" for the bar. ``taken_names`` are names that no new drink may have.
+    Ingredients are slugs or unambiguous names. ``at_hand``: only what is in stock; ``use_up_soon``: prefer what should be used up;
+    ``palate`` is a taster, or "" for the bar. ``taken_names`` are names that no original may have.
     """
 
     family: Literal["sour", "daisy", "fizz"]
@@ -59,7 +59,7 @@ class WishEntry(Entry):
 
 
 def wish_entry(content: Mapping[str, object]) -> WishEntry:
-    """Return a wish out of plain values; raises SpecError with the path of what can't be."""
+    """Build criteria from plain values; raises SpecError with the path of the wrong one."""
     try:
         return WishEntry.model_validate(content)
     except ValidationError as error:
@@ -67,7 +67,7 @@ def wish_entry(content: Mapping[str, object]) -> WishEntry:
 
 
 def wish_of_brief(brief: BriefEntry, family: str) -> WishEntry:
-    """Return what of a brief can be wished for, in the drink's own family; a sour where that has no typical range."""
+    """Return the criteria that a brief implies, in the drink's own family; a sour where that has no typical range."""
     band = None if brief.least_abv is None and brief.most_abv is None else [brief.least_abv or 0.0, brief.most_abv or 100.0]
     return WishEntry.model_validate(
         {
@@ -89,7 +89,7 @@ def wish_from(
     soon: frozenset[str] = frozenset(),
     off: Sequence[float] = (0.0, 0.0, 0.0),
 ) -> Criteria:
-    """Return the core's wish; ``pool`` are the slugs in stock, ``soon`` those that want to be used up, ``off`` a palate in steps.
+    """Return the core's criteria; ``pool`` are the slugs in stock, ``soon`` those that should be used up, ``off`` a palate in steps.
 
     Raises
     ------

@@ -1,4 +1,4 @@
-"""Request for a rebalancing, as JSON: its target, its weights, what may change and what may be added."""
+"""Request for a rebalancing: target, weights, pours that may change, and ingredients that may be added."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ Grid = Annotated[float, Field(ge=FINEST_GRID_ML, le=COARSEST_GRID_ML, allow_inf_
 
 
 class TypedTarget(Entry):
-    """A target in figures as served: g of sugar and acid per 100 ml, % v/v, ml. What is left out is left alone."""
+    """A target in figures as served: g of sugar and acid per 100 ml, % v/v, ml. Missing ones don't count."""
 
     sugar: Annotated[Level, Field(le=150)] | None = None
     acid: Annotated[Level, Field(le=150)] | None = None
@@ -38,7 +38,7 @@ class TypedTarget(Entry):
 
 
 class FamilyTarget(Entry):
-    """The middle of a family's home as the target, or where a taster would have it: ``palate`` is his name, empty for the house's."""
+    """The middle of a family's typical range as the target, or a taster's ideal: ``palate`` is his name, empty for the bar's."""
 
     family: FamilyName
     palate: Annotated[Plain, Field(max_length=100)] | None = None
@@ -57,7 +57,7 @@ TargetEntry = Annotated[
 
 
 class WeightsEntry(Entry):
-    """Weight of each axis; 1 is usual."""
+    """Weight of each axis; 1 is the default."""
 
     sugar: Annotated[Level, Field(le=100)] = 1
     acid: Annotated[Level, Field(le=100)] = 1
@@ -71,10 +71,9 @@ Bounds = Annotated[list[Annotated[Level, Field(le=2000)]], Field(min_length=2, m
 class AimRequest(Entry):
     """Objective of a rebalancing.
 
-    ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by their place in the spec; without it
-    those of base, sour, sweet and liqueur may. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two
-    may join. ``sweetness`` counts grams of sugar, or sucrose equivalents. ``character``: whether moving what the drink is known by has
-    its price.
+    ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by index; by default those of base, sour,
+    sweet and liqueur. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two may be added.
+    ``sweetness`` counts grams of sugar, or sucrose equivalents. ``character``: whether the identity cost is part of J.
     """
 
     spec: SpecFile
@@ -89,7 +88,7 @@ class AimRequest(Entry):
 
 
 def parse_target(text: str) -> SpecFile | FamilyTarget | TypedTarget:
-    """Return a target from the text of its file: a spec, figures, or a family.
+    """Parse a target file: a spec, figures, or a family.
 
     Raises
     ------
@@ -113,8 +112,7 @@ def target_from(
     conditions: Conditions,
     palate: Palate | None = None,
 ) -> Target:
-    """Return the core's target for a drink; ``described`` is the one that a spec among the targets describes, ``palate`` the one that a
-    family's names.
+    """Return the core's target for a drink; ``described`` is the drink of a target spec, ``palate`` the palate of a family target.
 
     Raises
     ------
@@ -122,7 +120,7 @@ def target_from(
         The family has no typical range.
     SpecError
         A palate is named where none is known.
-    DomainError, NothingToDrink
+    DomainError, EmptyDrink
     """
     if isinstance(entry, TypedTarget):
         return Target(**entry.model_dump())
@@ -139,13 +137,13 @@ def target_from(
 
 
 def aim_for(request: AimRequest, drink: Drink, target: Target) -> Objective:
-    """Return the core's aim; raises SpecError where a bound names no pour."""
+    """Return the core's objective; raises SpecError where a bound names no pour."""
     bounds = {index: (low, high) for name, (low, high) in request.bounds.items() for index in pours_named(drink, [name], f"bounds.{name}")}
     return Objective(target, Weights(**request.weights.model_dump()), request.grid, request.sweetness != "grams", bounds, request.character)
 
 
 def pours_named(drink: Drink, names: Sequence[str | int], path: str = "free") -> list[int]:
-    """Pours by slug, name or place; raises SpecError where there is none."""
+    """Return the pours by slug, name or index; raises SpecError where there is none."""
     result: list[int] = []
     for name in names:
         if isinstance(name, int):

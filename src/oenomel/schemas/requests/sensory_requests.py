@@ -1,4 +1,4 @@
-"""A sitting of triangle tests, an answer and an exercise as they are asked over HTTP."""
+"""A sitting of triangle tests, an answer and an exercise in a request."""
 
 from __future__ import annotations
 
@@ -16,8 +16,8 @@ Bottle = Annotated[Plain, Field(max_length=200)]
 
 
 class SittingEntry(Entry):
-    """A sitting: what is asked, who tastes, triangles for each of them, whether one pours for himself, the smallest measure in ml, and the
-    bottles for the jobs (an empty slug lets the bar choose the plainest in stock).
+    """A sitting: attribute, tasters, triangles for each, whether a taster pours alone, the smallest measure in ml, and the ingredients
+    by role (an empty slug lets the bar choose the simplest in stock).
     """
 
     matter: Attribute
@@ -32,14 +32,14 @@ class SittingEntry(Entry):
 
 
 class AnswerEntry(Entry):
-    """The glass that stands alone, 1 to 3; or, of who pours for himself, whether it was found."""
+    """The odd glass, 1 to 3; or, for somebody alone, whether it was found."""
 
     glass: Annotated[int, Field(ge=1, le=3)] | None = None
     found: bool | None = None
 
 
 class ExerciseEntry(Entry):
-    """An exercise for somebody."""
+    """An exercise for a taster."""
 
     taster: Who
     kind: ExerciseKind
@@ -52,6 +52,6 @@ class ExerciseAnswerEntry(Entry):
 
 
 class TrainingEntry(Entry):
-    """Person who begins the training plan."""
+    """Taster who begins the weekly plan."""
 
     taster: Who

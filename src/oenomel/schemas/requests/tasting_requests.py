@@ -28,7 +28,7 @@ class WordsEntry(Report):
 
 
 class TastingNoteEntry(Report):
-    """Tasting note: −3 far too little, 0 right, 3 far too much, None where nothing was said; ``loud`` is a slug of the drink."""
+    """Verdict: −3 far too little, 0 right, 3 far too much, None where none was given; ``loud`` is a slug of the drink."""
 
     taster: Taster
     sugar: Verdicts = None
@@ -78,5 +78,5 @@ class BriefEntry(Report):
 
 
 def verdict_of(sheet: SheetEntry) -> Verdict:
-    """Return what a sheet says, for the core."""
+    """Return the verdict of a sheet, as the core takes it."""
     return Verdict(sheet.sugar, sheet.acid, sheet.abv, sheet.body, sheet.loud, sheet.lacking)

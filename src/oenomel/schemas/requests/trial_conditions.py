@@ -1,4 +1,4 @@
-"""Circumstances of a trial, as JSON: what composition doesn't know, and what was really poured."""
+"""Circumstances of a trial: what composition doesn't show, and the measured pours."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ Words = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200
 
 
 class FactorEntry(Entry):
-    """The house's factor on the water of a technique on the day a trial was kept."""
+    """The bar's dilution factor for a technique on the day of a trial."""
 
     factor: float
     relative_sd: float
@@ -29,7 +29,7 @@ class FactorEntry(Entry):
 
 
 class SupposedEntry(Entry):
-    """Assumptions of the saved forecast about the ice and the temperatures, as far as they weren't the usual ones."""
+    """Assumptions of the saved forecast about ice and temperatures, where they differed from the defaults."""
 
     dilution: DilutionSchool = "curve"
     ice_g: float | None = None
@@ -41,7 +41,7 @@ class SupposedEntry(Entry):
 
 
 class MadeEntry(Entry):
-    """Circumstances of a trial: who made it; ``lots`` are names by slug; ``poured`` are the pours as they really went in, None where as
+    """Circumstances of a trial: who made it; ``lots`` are names by slug; ``poured`` are the measured pours, None where they were as
     written.
     """
 
@@ -53,7 +53,7 @@ class MadeEntry(Entry):
 
 
 def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
-    """Return the same, with what the forecast of the day supposed."""
+    """Return the circumstances with the assumptions of that day's forecast."""
     factors = {
         technique: FactorEntry(factor=factor.factor, relative_sd=factor.relative_sd, measurements=factor.measurements)
         for technique, factor in conditions.factors.items()
@@ -64,7 +64,7 @@ def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
 
 
 def conditions_of(made: MadeEntry) -> Conditions:
-    """Return what the kept forecast supposed."""
+    """Return the assumptions of the saved forecast."""
     factors = {
         technique: HouseFactor(entry.factor, entry.relative_sd, entry.measurements) for technique, entry in made.supposed.factors.items()
     }
@@ -72,7 +72,7 @@ def conditions_of(made: MadeEntry) -> Conditions:
 
 
 def as_poured(spec: SpecFile, made: MadeEntry) -> SpecFile:
-    """Return the spec with what really went in; raises SpecError where that is none."""
+    """Return the spec with the measured pours; raises SpecError where they are invalid."""
     if made.poured is None:
         return plain_spec(spec)
     check_relatives(made.poured, "made.poured")
@@ -80,6 +80,6 @@ def as_poured(spec: SpecFile, made: MadeEntry) -> SpecFile:
 
 
 def made_of(name: str, drink: Drink, made: MadeEntry) -> TrialAsMade:
-    """Return the same for the core."""
+    """Return the circumstances as the core takes them."""
     lots: Mapping[str, str] = made.lots
     return TrialAsMade(name, drink, made.strainer, made.maker, lots)

@@ -1,1 +1,1 @@
-"""Bodies and queries of one router each, where nobody else needs them."""
+"""Request bodies and queries that only one router uses."""

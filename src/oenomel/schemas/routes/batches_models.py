@@ -18,9 +18,9 @@ Note = Annotated[Plain, Field(max_length=2000)]
 
 
 class MakeEntry(Entry):
-    """A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told.
+    """A batch that was made: its drink and request; ``poured`` are the measured amounts, where they differed.
 
-    ``older_ml`` of the batch ``older_id`` stayed in the bottle when it was filled.
+    ``older_ml`` of the batch ``older_id`` were still in the bottle when it was filled.
     """
 
     batch: BatchEntry
@@ -36,7 +36,7 @@ class MakeEntry(Entry):
 
 
 class BatchChange(Entry):
-    """Change of a batch; what is left out stays as it is.
+    """Change of a batch; missing keys stay unchanged.
 
     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
     """
@@ -51,16 +51,14 @@ class BatchChange(Entry):
 
 
 class ServedEntry(Entry):
-    """So many serves, or so many ml, that were poured out."""
+    """A number of serves, or of ml, that were poured."""
 
     serves: Annotated[int, Field(ge=1, le=5000)] | None = None
     ml: Ml | None = None
 
 
 class SaidOfBottle(Entry):
-    """Tasting note of a bottle, −3 (far too little) to 3 (far too much) for each axis; and the smallest amount that can be measured, in
-    ml.
-    """
+    """Verdict on a batch, −3 (far too little) to 3 (far too much) for each axis; and the smallest measurable amount, in ml."""
 
     sugar: Annotated[int, Field(ge=-3, le=3)] | None = None
     acid: Annotated[int, Field(ge=-3, le=3)] | None = None
@@ -69,7 +67,7 @@ class SaidOfBottle(Entry):
 
 
 class BottleReading(Entry):
-    """Reading of a bottle: °Bx or titrated acid, in the unit of its kind, and its standard deviation."""
+    """Reading of a batch: °Bx or titrated acid, in the unit of its kind, and its standard deviation."""
 
     what: Literal["brix", "acid", "abv"]
     value: Annotated[float, Field(allow_inf_nan=False, ge=-10_000, le=10_000)]
@@ -78,7 +76,7 @@ class BottleReading(Entry):
 
 
 class PouredTrial(Report):
-    """The trial of a drink that is poured for many, without the lots of its day."""
+    """The trial that a drink's batch is made of, without its day's lots."""
 
     number: int
     name: str

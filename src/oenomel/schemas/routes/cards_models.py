@@ -14,7 +14,7 @@ from oenomel.schemas.format_names import Country, Layout
 
 
 class HouseWay(Entry):
-    """By which schools the bar makes its drinks, and how it tells amounts and alcohol."""
+    """The bar's choices about methods, and its units of amounts and alcohol."""
 
     order: Order = "cheap and risky first"
     sparkling: Sparkling = "on top"
@@ -22,12 +22,12 @@ class HouseWay(Entry):
     country: Country = "us"
 
     def way(self, ounce_ml: float) -> MethodOptions:
-        """Return the same for the core."""
+        """Return the choices as the core takes them."""
         return MethodOptions(self.order, self.sparkling, self.shown, ounce_ml)
 
 
 class CardRequest(HouseWay):
-    """A drink of the book on a card: the trial of that number, or what lies on the bench, or else the newest; ``beside`` another trial."""
+    """A drink of the book for a card: a trial by number, or the draft, or else the newest; ``beside`` another trial."""
 
     drink: RowId
     trial: Annotated[int, Field(ge=1)] | None = None
@@ -36,13 +36,13 @@ class CardRequest(HouseWay):
 
 
 class ListRequest(HouseWay):
-    """Drinks of the book on one sheet; without any, the finished ones, or all where none is."""
+    """Drinks of the book for one sheet; without any, the finished ones, or all where none is finished."""
 
     drinks: Annotated[list[RowId], Field(max_length=100)] = []
 
 
 class CardReport(Report):
-    """A card as a fragment of HTML whose text is all escaped, and what the sheet is called."""
+    """A card as an HTML fragment with all text escaped, and its title."""
 
     html: str
     title: str

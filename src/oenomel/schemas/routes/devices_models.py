@@ -11,7 +11,7 @@ from oenomel.schemas.base import Entry, Plain, Report, RowId
 
 
 class DeviceReadingEntry(Entry):
-    """One reading, in the unit of its quantity; ``device`` says what it was read with, empty for by hand."""
+    """One reading, in the unit of its quantity; ``device`` is what it was read with, empty for typed."""
 
     quantity: QuantityName
     point: ReadingPoint
@@ -24,7 +24,7 @@ ShownByDevice = QuantityName | Literal["lye_ml"]
 
 
 class MeasuringDeviceReport(Report):
-    """A kind of device: what it measures, and which makes can be chosen."""
+    """A kind of device: what it measures, and its makes."""
 
     device: str
     quantity: ShownByDevice
@@ -32,7 +32,7 @@ class MeasuringDeviceReport(Report):
 
 
 class DeviceReadRequest(Entry):
-    """Request to read a trial at a point of its making, with a make of the device; ``zero`` sets the device to nothing first."""
+    """Request to read a trial at a point in its making with a make of device; ``zero`` zeroes it first."""
 
     trial_id: RowId
     point: ReadingPoint
@@ -41,14 +41,14 @@ class DeviceReadRequest(Entry):
 
 
 class DeviceReading(Report):
-    """Value that a device shows."""
+    """Value shown by a device."""
 
     quantity: ShownByDevice
     value: float
 
 
 class FactorReport(Report):
-    """Dilution of a technique in this bar, by its own measurements: a factor on the forecast with its 80 % interval."""
+    """Dilution of a technique in this bar, by its readings: a factor on the forecast with its 80 % interval."""
 
     technique: str
     factor: float

@@ -19,7 +19,7 @@ Reason = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=20
 
 
 class TrialReport(Report):
-    """A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's typical range."""
+    """A trial; ``number`` counts within its drink; a ``reference`` widens its family's typical range."""
 
     id: int
     number: int
@@ -41,7 +41,7 @@ class DraftReport(Report):
 
 
 class DrinkSummary(Report):
-    """A drink as it stands in the book."""
+    """A drink in the book, in short."""
 
     id: int
     name: str
@@ -55,7 +55,7 @@ class DrinkSummary(Report):
 
 
 class DrinkDetail(Report):
-    """A drink with its trials, oldest first, and its draft if something lies on the bench."""
+    """A drink with its trials, oldest first, and its draft if there is one."""
 
     id: int
     name: str
@@ -67,9 +67,9 @@ class DrinkDetail(Report):
 
 
 class NewDrink(Entry):
-    """A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from.
+    """A new drink: its spec becomes the first trial; ``parents`` are trials of other drinks that it descends from.
 
-    ``wish`` tells of an original what it was wished to be: what is tasted of it then teaches the kinship of aromas.
+    ``wish`` are the criteria of an original; its tastings then teach the aroma pairings.
     """
 
     name: Name
@@ -89,16 +89,16 @@ class NewNotes(Entry):
 
 
 class NewName(Entry):
-    """Another name for a drink."""
+    """New name of a drink."""
 
     name: Name
 
 
 class NewTrial(Entry):
-    """A trial to keep; the draft is then compared with it.
+    """A trial to save; the draft is compared with it from then on.
 
-    ``parents`` are further trials that it descends from, of whatever drinks. ``beside`` keeps the trial and leaves the draft to the
-    window that saved it last.
+    ``parents`` are further trials that it descends from, of any drinks. ``beside`` saves the trial and leaves the draft of another
+    window unchanged.
     """
 
     name: Name
@@ -138,7 +138,7 @@ class BookQuery(Entry):
 
 
 class PageQuery(BookQuery):
-    """A page of it: as many as ``limit``, of those older than the drink ``before``."""
+    """A page of the book: at most ``limit`` drinks older than the drink ``before``."""
 
     before: RowId | None = None
     limit: Annotated[int, Field(ge=1, le=500)] | None = None

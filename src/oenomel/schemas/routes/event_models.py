@@ -14,15 +14,15 @@ Value = Annotated[Plain, Field(max_length=200)] | Annotated[float, Field(ge=0, l
 
 
 class TickEntry(Entry):
-    """Something of the evening that is done, or isn't: a task or a line of the list, by its key."""
+    """A tick of a task or of a line of the shopping list, by key."""
 
     what: Annotated[Plain, Field(pattern=r"^(task|bought) .{1,380}$", max_length=400)]
     done: bool
 
 
 class EveningChange(Entry):
-    """One thing of the evening that is told otherwise: its ``name``, ``at`` or ``hands``; or of the drink ``drink_id`` its ``serves``,
-    ``service``, ``batch_id`` or ``container_ml``, or whether it ``pours`` it at all (0 or its serves).
+    """One change of the event plan: its ``name``, ``at`` or ``hands``; or for the drink ``drink_id`` its ``serves``, ``service``,
+    ``batch_id`` or ``container_ml``, or whether it is on the plan, ``pours`` (0 or its serves).
 
     ``was`` is what the window showed of it: refused with 409 where it was changed elsewhere since.
     """
@@ -34,6 +34,6 @@ class EveningChange(Entry):
 
 
 class ListQuery(AssumptionsQuery):
-    """Assumptions about the ice, and the format of the list."""
+    """Assumptions about the ice, and the format of the shopping list."""
 
     wanted: ListFormat = "text"

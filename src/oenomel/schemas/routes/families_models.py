@@ -9,7 +9,7 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class SchoolReport(Report):
-    """A school of proportion, as a spec that can be poured; ``branch`` tells which of the family's homes it makes."""
+    """A school of proportion, as a pourable spec; ``branch`` is the branch of the family it belongs to."""
 
     slug: str
     name: str
@@ -19,8 +19,8 @@ class SchoolReport(Report):
 
 
 class HomeReport(Report):
-    """A home: outline as (sugar, acid) in g per 100 ml, all within one step of the schools; strength as % v/v, low and high, None where
-    it has no axis of strength. ``branch`` tells whose home it is: "without alcohol", "long on juice", or empty for the rest.
+    """A typical range: outline as (sugar, acid) in g per 100 ml, within one step of the schools; strength in % v/v, low and high, None
+    without an axis of strength. ``branch`` is "without alcohol", "long on juice", or empty for the rest.
     """
 
     branch: Branch
@@ -31,7 +31,7 @@ class HomeReport(Report):
 
 
 class RangeReport(Report):
-    """A published range of balanced drinks, for an overlay: low and high of each axis."""
+    """A published range of balanced drinks: low and high of each axis."""
 
     name: str
     abv: Pair
@@ -40,7 +40,7 @@ class RangeReport(Report):
 
 
 class FamilyReport(Report):
-    """A family; open forms have no typical range, others may have one for each of their branches."""
+    """A family; open forms have no typical range, others may have one for each branch."""
 
     slug: str
     name: str

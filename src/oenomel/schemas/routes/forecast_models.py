@@ -16,8 +16,8 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class CompareRequest(Entry):
-    """A drink and the parent it is compared with; with what is being typed for a pour of it, if something is; and for whose tongue the
-    words are: a taster's, the bar's for an empty name, the usual one for nobody.
+    """A drink and the parent it is compared with; an amount being typed, if any; and whose thresholds are used: a taster's, the bar's
+    for an empty name, the usual ones for None.
     """
 
     spec: SpecFile
@@ -27,16 +27,14 @@ class CompareRequest(Entry):
 
 
 class ComparedReport(ComparisonReport):
-    """The comparison, and what the typed text means: the drink is then the one with that amount in it; and for whose tongue it is told,
-    empty for a guest's.
-    """
+    """The comparison, the meaning of the typed amount, which is in the drink, and whose thresholds were used, empty for a guest's."""
 
     typed: AmountReport | None = None
     for_taster: str = ""
 
 
 class MendRequest(Entry):
-    """Fix to apply: the finding's code and pour, and the fix's place in its list; the parent where the finding only shows beside it."""
+    """Fix to apply: the finding's code and pour, and the index of the fix; the parent where the finding needs it."""
 
     spec: SpecFile
     parent: SpecFile | None = None

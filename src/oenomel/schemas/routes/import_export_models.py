@@ -1,4 +1,4 @@
-"""Bodies and queries of the import export router."""
+"""Bodies and queries of the import and export router."""
 
 from __future__ import annotations
 
@@ -12,39 +12,39 @@ from oenomel.schemas.import_items import Choice, Item
 
 
 class CarriedFile(Entry):
-    """A file that is carried in: what it is called, and its text."""
+    """A file to import: its name and its text."""
 
     name: Annotated[Plain, Field(min_length=1, max_length=300)]
     text: str
 
 
 class LookRequest(Entry):
-    """Files to hold against what the bar has."""
+    """Files to compare with the bar's data."""
 
     files: Annotated[list[CarriedFile], Field(min_length=1, max_length=200)]
 
 
 class ImportRequest(LookRequest):
-    """Files to take in, and by an item's key what becomes of one that differs; the rest of those is left as it is here."""
+    """Files to import, and choices by item key for those that differ; the others keep the bar's version."""
 
     choices: Annotated[dict[Annotated[Plain, Field(max_length=300)], Choice], Field(max_length=5000)] = {}
 
 
 class ImportReport(Report):
-    """Each thing of the files: whether it was new, the same, or differs, side by side."""
+    """Everything in the files: new, the same, or different, side by side."""
 
     items: list[Item]
 
 
 class ExportRequest(Entry):
-    """Drinks to carry out, all where none is told: with their notebook ("house"), or each newest trial in an open format."""
+    """Drinks to export, all where none is named: with everything about them ("house"), or their newest trial in an open format."""
 
     drinks: Annotated[list[RowId], Field(max_length=2000)] = []
     wanted: Literal["house"] | Format
 
 
 class ExportReport(Report):
-    """A file to carry along: its text, what it is called, and what to know of it."""
+    """An exported file: its text, its name, and remarks."""
 
     text: str
     file_name: str
@@ -52,7 +52,7 @@ class ExportReport(Report):
 
 
 class DataFileReport(Report):
-    """Data file: its path, size, version and backups. A guest is given no path."""
+    """The data file: its path, size, version and copies. A device that only reads is given no path."""
 
     path: str
     size_bytes: int

@@ -19,9 +19,9 @@ class ValueReport(Report):
 
 
 class IngredientSummary(Report):
-    """An ingredient as it stands in a list: % v/v, g of sugar and of acid per 100 ml.
+    """An ingredient in a list: % v/v, g of sugar and of acid per 100 ml.
 
-    ``also`` are the other words for it; ``found_by`` the one that the search went by, empty where it was its own name.
+    ``also`` are its other names; ``found_by`` the one that matched, empty for its own name.
     """
 
     slug: str
@@ -46,13 +46,13 @@ class IngredientSummary(Report):
 
 
 class IngredientDetail(IngredientSummary):
-    """An ingredient with the source of each of its numbers."""
+    """An ingredient with the source of each value."""
 
     values: list[ValueReport]
 
 
 class FoundIngredient(Report):
-    """An ingredient that words mean, and the other name that they were taken for (empty: its own)."""
+    """An ingredient that matches words, and the other name that matched (empty for its own)."""
 
     slug: str
     name: str
@@ -60,7 +60,7 @@ class FoundIngredient(Report):
 
 
 class FoundReport(Report):
-    """Ingredients that words mean, best first; ``nearest`` only where the words mean nothing known."""
+    """Ingredients that match words, best first; ``nearest`` only where none does."""
 
     found: list[FoundIngredient]
     nearest: list[FoundIngredient]

@@ -11,7 +11,7 @@ from oenomel.schemas.routes.ingredients_models import IngredientDetail, ValueRep
 
 
 class LarderLine(Report):
-    """An ingredient at a glance: what it holds, what is only guessed of it, whether the bar made or changed it."""
+    """An ingredient in short: its values, which are estimates, and whether the bar added or changed it."""
 
     slug: str
     name: str
@@ -31,14 +31,14 @@ class LarderLine(Report):
 
 
 class UsedIn(Report):
-    """A drink of which a trial pours it."""
+    """A drink with a trial that pours the ingredient."""
 
     drink_id: int
     drink: str
 
 
 class LarderDetail(Report):
-    """An ingredient with all that is known of it: each value with its source, what the bar has set over it, where it is used."""
+    """An ingredient in full: each value with its source, the bar's own values, and the drinks that pour it."""
 
     ingredient: IngredientDetail
     line: LarderLine
@@ -47,8 +47,8 @@ class LarderDetail(Report):
 
 
 class SetRightEntry(Entry):
-    """The bar's own values of an ingredient, and their source: strength in %, all sugar and all acid in g per 100 ml, density, days that
-    it keeps.
+    """The bar's own values for an ingredient, and their source: strength in %, total sugar and acid in g per 100 ml, density, shelf
+    life in days.
     """
 
     abv: Level | None = None
@@ -60,7 +60,7 @@ class SetRightEntry(Entry):
 
 
 class HouseValueEntry(Entry):
-    """A value of the bar with where it comes from."""
+    """One of the bar's own values, with its source."""
 
     name: Annotated[Plain, Field(min_length=1, max_length=60)]
     value: Level
@@ -71,7 +71,7 @@ class HouseValueEntry(Entry):
 
 
 class HouseValues(Entry):
-    """All that the bar sets over an ingredient's own values; none gives every value back."""
+    """All of the bar's own values for an ingredient; an empty list restores the catalogue's."""
 
     values: Annotated[list[HouseValueEntry], Field(max_length=40)]
 
@@ -89,7 +89,7 @@ class TableEntry(Entry):
 
 
 class TableReport(Report):
-    """Changes that a table made: a line each, and their numbers."""
+    """Changes that a table made: one line each, and their number."""
 
     added: list[str]
     changed: list[str]

@@ -19,7 +19,7 @@ Volume = Annotated[float, Field(ge=0.1, le=1_000_000, allow_inf_nan=False)]
 
 
 class LotReadingEntry(Entry):
-    """A reading, in the unit of its kind (acid as citric in g/100 ml, °Bx, % ABV, pH, g/ml), and how far the device may be off."""
+    """A reading, in the unit of its kind (acid as citric in g/100 ml, °Bx, % ABV, pH, g/ml), and the device's possible error."""
 
     what: ReadingName
     value: Annotated[float, Field(allow_inf_nan=False, ge=-10_000, le=10_000)]
@@ -28,7 +28,7 @@ class LotReadingEntry(Entry):
 
 
 class LotEntry(Entry):
-    """A lot to note: of which ingredient, when it was pressed, opened or cooked; nameless it is called by its day and hour."""
+    """A lot: ingredient, and when it was pressed, opened or cooked; without a name it is called by its day and hour."""
 
     ingredient: Annotated[Plain, Field(min_length=1, max_length=200)]
     name: LotName = ""
@@ -39,7 +39,7 @@ class LotEntry(Entry):
 
 
 class LotChange(Entry):
-    """Change of a lot: what is left of it, whether it is finished, its name, when it was made; what is left out stays as it is.
+    """Change of a lot: amount left, finished or not, name, time; missing keys stay unchanged.
 
     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
     """
@@ -61,7 +61,7 @@ class TitrationEntry(Entry):
 
 
 class LotReadRequest(Entry):
-    """Request to read a lot with a make of a device; ``zero`` sets the device to nothing first."""
+    """Request to read a lot with a make of device; ``zero`` zeroes it first."""
 
     make: Annotated[Plain, Field(max_length=60)] = "simulated"
     zero: bool = True

@@ -12,7 +12,7 @@ from oenomel.schemas.requests.rebalance_requests import Grid
 
 
 class OnTheListEntry(Entry):
-    """Price of a drink, and how many are expected tonight; None where nobody said."""
+    """Price of a drink, and the number expected tonight; None where unknown."""
 
     price: Annotated[float, Field(allow_inf_nan=False, le=100_000)] | None = None
     serves: Annotated[int, Field(ge=0, le=10_000)] | None = None
@@ -31,6 +31,6 @@ class CurrencyEntry(Entry):
 
 
 class TodayQuery(AssumptionsQuery):
-    """Assumptions about the ice, and the smallest step of the jigger in ml."""
+    """Assumptions about the ice, and the jigger's smallest mark in ml."""
 
     grid: Grid = 2.5

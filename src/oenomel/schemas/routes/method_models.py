@@ -10,7 +10,7 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class StepsRequest(Entry):
-    """A spec, the bar's schools of making, and whether amounts are told in ml or in ounces."""
+    """A spec, the bar's choices about methods, and whether amounts are written in ml or in ounces."""
 
     spec: SpecFile
     order: Order = "cheap and risky first"
@@ -19,7 +19,7 @@ class StepsRequest(Entry):
 
 
 class SpansRequest(Entry):
-    """A spec with ranges, and the parent that it should stay near to."""
+    """A spec with ranges, and the parent that it should stay close to."""
 
     spec: SpecFile
     parent: SpecFile

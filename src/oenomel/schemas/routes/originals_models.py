@@ -12,35 +12,35 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class LeftReport(Report):
-    """Number of combinations that criteria leave: on paper, and roughly how many make sense, meet the criteria and are balanced."""
+    """Number of combinations that criteria leave: in all, and roughly how many make sense, meet the criteria and are balanced."""
 
     combinations: int
     balanced: int
 
 
 class KeptDrink(Entry):
-    """A drink that stays on a list, and its place there, counted from 0."""
+    """A drink that stays on a menu, and its place there, counted from 0."""
 
     place: Annotated[int, Field(ge=0, le=11)]
     spec: SpecFile
 
 
 class MenuEntry(Entry):
-    """A list: a wish for each of its places, drinks that stay, and the seed."""
+    """A menu: criteria for each of its places, drinks that stay, and the seed."""
 
     places: Annotated[list[WishEntry], Field(min_length=1, max_length=12)]
     kept: Annotated[list[KeptDrink], Field(max_length=12)] = []
 
 
 class OriginalsFlightEntry(Entry):
-    """Originals of one wish to be tasted blind against each other."""
+    """Originals of one search, to be tasted blind against each other."""
 
     specs: Annotated[list[SpecFile], Field(min_length=2, max_length=6)]
     wish: WishEntry
 
 
 class OriginalsFlightReport(Report):
-    """The drink under which they stand in the book, its trials; what has to be bought, prepared and pressed for a glass of each."""
+    """The drink they are trials of; what has to be bought, prepared and pressed for a glass of each."""
 
     drink_id: int
     trials: list[int]
@@ -50,7 +50,7 @@ class OriginalsFlightReport(Report):
 
 
 class KinshipEntry(Entry):
-    """Value that the bar sets for a pair of aroma groups, 0 (they clash) to 1 (they go together)."""
+    """The bar's value for a pair of aroma groups, 0 (they clash) to 1 (they go together)."""
 
     one: Annotated[Plain, Field(max_length=40)]
     other: Annotated[Plain, Field(max_length=40)]

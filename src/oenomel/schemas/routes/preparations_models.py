@@ -12,7 +12,7 @@ from oenomel.schemas.routes.lots_models import LotName, Time
 
 
 class MakingEntry(Entry):
-    """A making: the preparation as it was really made, with what it came to; nameless its lot is called by its day and hour."""
+    """A preparation as really made, with its yield; without a name its lot is called by its day and hour."""
 
     file: PreparationFile
     name: LotName = ""
@@ -20,7 +20,7 @@ class MakingEntry(Entry):
 
 
 class ScaleEntry(Entry):
-    """A preparation for so much of one of its lines: what is on hand."""
+    """A preparation, and the amount on hand of one of its lines."""
 
     file: PreparationFile
     line: Annotated[int, Field(ge=0, le=59)]
@@ -28,7 +28,7 @@ class ScaleEntry(Entry):
 
 
 class BrixEntry(Entry):
-    """A liquid to bring to a °Bx: its weight, and what the refractometer shows of it now."""
+    """A liquid to bring to a °Bx: its weight, and its present °Bx by the refractometer."""
 
     weight_g: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
     brix: Annotated[float, Field(ge=0, le=90, allow_inf_nan=False)]
@@ -36,7 +36,7 @@ class BrixEntry(Entry):
 
 
 class AcidAdjustmentEntry(Entry):
-    """A juice to bring to another one's acid, by their slugs; today's lot of the juice counts where there is one."""
+    """A juice to bring to another juice's acidity, by slugs; today's lot of the juice is used where there is one."""
 
     juice: Annotated[Plain, Field(max_length=200)]
     like: Annotated[Plain, Field(max_length=200)]
@@ -44,6 +44,6 @@ class AcidAdjustmentEntry(Entry):
 
 
 class GoodPriceEntry(Entry):
-    """Price per kilogram of a dry good; None where it isn't known."""
+    """Price per kilogram of a dry good; None where unknown."""
 
     price_per_kg: Annotated[float, Field(allow_inf_nan=False, le=100_000)] | None = None

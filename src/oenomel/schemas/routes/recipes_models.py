@@ -12,7 +12,7 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class MendedEntry(Entry):
-    """Correction of one line by a person: the ingredient it means, its amount, or that it is left out."""
+    """A correction of one line: the ingredient it means, its amount, or that it is left out."""
 
     slug: Annotated[Plain, Field(max_length=200)] = ""
     amount: Annotated[Plain, Field(max_length=60)] = ""
@@ -20,16 +20,14 @@ class MendedEntry(Entry):
 
 
 class RecipeTextRequest(Entry):
-    """A recipe as it was pasted: text, a table, linked data, a saved page or a file of our own; with what was said of its lines, by their
-    text as it was told.
-    """
+    """A pasted recipe: text, table, JSON-LD, saved page or Oenomel file; with the corrections of lines, by their text."""
 
     text: Annotated[str, Field(max_length=LARGEST_PAGE)]
     mended: Annotated[dict[str, MendedEntry], Field(max_length=200)] = {}
 
 
 class WriteRequest(Entry):
-    """A drink to write, with what is to be remembered of it."""
+    """A drink to write, with its notes."""
 
     spec: SpecFile
     wanted: Format | Literal["html"]
@@ -37,7 +35,7 @@ class WriteRequest(Entry):
 
 
 class WrittenReport(Report):
-    """A drink in an open format, and what a file of it is called."""
+    """A drink in an open format, and the name for its file."""
 
     text: str
     file_name: str

@@ -9,9 +9,8 @@ from oenomel.schemas.base import Report
 
 
 class RulesReport(Report):
-    """The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock,
-    who may join a drink, allergens, the slots, how a garnish is put there, what a piece of ice weighs, [g], and the colours and seasons
-    that can be wished for.
+    """Noticeable differences of each axis and the threshold for a difference, usual seconds of each technique, correctors, allergens,
+    slots, placements of a garnish, weight of a piece of ice, [g], and the colours and seasons to search by.
     """
 
     axes: dict[str, Axis]

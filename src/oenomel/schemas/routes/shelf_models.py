@@ -13,16 +13,14 @@ from oenomel.schemas.base import Entry, Level, Plain
 
 
 class ShelfStateEntry(Entry):
-    """State of an ingredient on the shelf; "off" takes it away. The price is per litre, in the bar's own currency."""
+    """Stock of an ingredient; "off" takes it off the shelf. The price is per litre, in the bar's currency."""
 
     state: ShelfState | Literal["off"]
     price_per_litre: Annotated[Level, Field(le=10_000)] | None = None
 
 
 class LabelEntry(Entry):
-    """Values printed on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; and an
-    ingredient that it resembles.
-    """
+    """Values on a label: strength in % or US proof, sugar and acid in g per 100 ml, or a word for sweetness; and a similar ingredient."""
 
     name: Annotated[Plain, Field(min_length=1, max_length=200)]
     kind: Kind

@@ -30,7 +30,7 @@ class FilterEntry(Entry):
 class SwapsRequest(AimRequest):
     """Request for swaps of one pour, by its index in the spec; how a candidate is poured; and filters.
 
-    Without a target the swap should leave the spec where it is. ``only`` names offers by their key; ``limit`` ends the board.
+    Without a target the drink should stay as it is. ``only`` lists candidates by key; ``limit`` is the number of rows.
     """
 
     pour_index: Annotated[int, Field(ge=0, le=59)]

@@ -15,19 +15,19 @@ from oenomel.schemas.requests.tasting_requests import SheetEntry, Taster, WordsE
 
 
 class FlightEntry(Entry):
-    """Sheets to keep together: all of them, or none."""
+    """Sheets to save together: all of them, or none."""
 
     sheets: Annotated[list[SheetEntry], Field(min_length=1, max_length=40)]
 
 
 class FlightReport(Report):
-    """The sheets as kept."""
+    """The saved sheets."""
 
     sheets: list[SheetReport]
 
 
 class NextRequest(Entry):
-    """For whom: a taster whose palate counts, an empty name for the bar's, or nothing; and the jigger's smallest step, ml."""
+    """Palate that counts: a taster's, the bar's for an empty name, or none; and the jigger's smallest mark, ml."""
 
     palate: Annotated[Plain, Field(max_length=100)] | None = None
     grid: Grid = 2.5
@@ -42,7 +42,7 @@ class TasterReport(Report):
 
 
 class IngredientNoteEntry(Entry):
-    """A bottle or a juice tasted alone. With ``aroma`` or ``impression`` it amends the ingredient: weights 1 to 3 by tag."""
+    """An ingredient tasted alone. With ``aroma`` or ``impression`` it updates the ingredient: weights 1 to 3 by tag."""
 
     taster: Taster
     words: WordsEntry = WordsEntry()
@@ -61,7 +61,7 @@ class IngredientNoteReport(Report):
 
 
 class AromaReport(Report):
-    """A word of the aroma list, and its group."""
+    """A word for an aroma, and its group."""
 
     tag: str
     group: str

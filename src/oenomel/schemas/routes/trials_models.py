@@ -11,19 +11,19 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class MarkEntry(Entry):
-    """Mark of a trial; empty for none yet, hidden for out of view."""
+    """Mark of a trial; empty for none, ``hidden`` to hide it."""
 
     mark: Literal["", "finished", "shelved", "hidden"]
 
 
 class ChosenTrials(Entry):
-    """Trials of one drink to lay side by side, the one that the others are compared with first."""
+    """Trials of one drink to compare, the first being the one that the others are compared with."""
 
     trials: Annotated[list[RowId], Field(min_length=1, max_length=8)]
 
 
 class CloudSpecEntry(Entry):
-    """A spec of the drink from elsewhere, and whose it is."""
+    """A spec of the drink from elsewhere, and its author."""
 
     name: Name
     spec: SpecFile

@@ -8,8 +8,8 @@ from oenomel.schemas.base import Report
 
 
 class UnreadableReport(Report):
-    """Something kept that can't be read: its kind, what it is known by, what it is called, why, and its text. ``removable``: whether it can
-    be taken out; a trial can't, its spec is mended by a new one.
+    """A record that can't be read: kind, key, name, reason, and text. ``removable``: whether it can be deleted; a trial can't, its
+    spec is corrected by a new one.
     """
 
     kind: Literal["lot", "batch", "preparation", "evening", "drink"]

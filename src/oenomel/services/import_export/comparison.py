@@ -24,8 +24,8 @@ __all__ = ["Look", "look_at", "same_cloud", "same_note", "same_trial", "version_
 
 @dataclass(frozen=True, slots=True)
 class Look:
-    """A house file beside what is there: ``items``, each thing of it; ``book``, which drinks of the book its drinks are, by their ids in
-    the file; ``here``, how those stand that don't stand the same; and the ``version`` of what was looked at.
+    """Result of comparing a house file with the bar's data: ``items``, each thing of it; ``book``, the drink of the book for each id
+    of the file; ``here``, the bar's version of those that differ; and the ``version`` that was compared with.
     """
 
     items: list[Item]
@@ -35,7 +35,7 @@ class Look:
 
 
 def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
-    """Hold a house file against what is there; nothing is written."""
+    """Compare a house file with the bar's data; nothing is written."""
     version = version_of(conn)
     items = [_bottle(conn, ingredient) for ingredient in house.ingredients]
     items += _shelf(conn, house)
@@ -52,12 +52,12 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
 
 
 def version_of(conn: sqlite3.Connection) -> int:
-    """Return what changes when another connection writes."""
+    """Return a token that changes whenever another connection writes."""
     return int(conn.execute("PRAGMA data_version").fetchone()[0])
 
 
 def same_trial(one: TrialEntry, other: TrialEntry) -> bool:
-    """Check whether two are one trial: the same spec, and where both are told the same time, name and reason."""
+    """Check whether two trials are the same: equal specs and, where both have them, equal times, names and reasons."""
     if not same_spec(one.spec, other.spec):
         return False
     timed = bool(one.kept_at and other.kept_at)
@@ -65,12 +65,12 @@ def same_trial(one: TrialEntry, other: TrialEntry) -> bool:
 
 
 def same_note(one: SheetOfTrial | ReadingEntry, other: SheetOfTrial | ReadingEntry) -> bool:
-    """Check whether two sheets or two readings are one."""
+    """Check whether two sheets or two readings are the same."""
     return one.model_dump() == other.model_dump()
 
 
 def same_cloud(one: CloudEntry, other: CloudEntry) -> bool:
-    """Check whether two are one spec of somebody else's."""
+    """Check whether two gathered specs are the same."""
     return one.name == other.name and same_spec(one.spec, other.spec)
 
 

@@ -1,4 +1,4 @@
-"""Names of drinks in a file, and which drink of the book each of them is."""
+"""Keys of drinks in a file, and the drink of the book for each."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ __all__ = ["counterparts", "ids_of_book"]
 
 
 def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
-    """Return the drinks of a book by what they are called in a file, the oldest first."""
+    """Return the drinks of the book by their keys in a file, the oldest first."""
     ids: dict[str, int] = {}
     for drink_id, name in drinks.names(conn):
         ids[unused_id(slug_for(name), ids)] = drink_id
@@ -21,8 +21,8 @@ def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
 
 
 def counterparts(conn: sqlite3.Connection, entries: Sequence[DrinkEntry]) -> dict[str, int]:
-    """Find which drink of the book each of a file's is, by its id there: the one that began with the same trial, or that is called so; of
-    several that are called so the one with its id.
+    """Return the drink of the book for each drink of a file, by key: the one with the same first trial, or with the same name; of
+    several with that name the one with the same key.
     """
     ids = ids_of_book(conn)
     by_name: dict[str, list[int]] = {}

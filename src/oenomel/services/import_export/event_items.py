@@ -1,4 +1,4 @@
-"""Batches and the evening, out of a data file as they stand in a house file, and into another."""
+"""Export and import of batches and the event plan."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ _TEXTS = ("spec", "wish", "poured", "contents", "recipe", "label")
 
 
 def gather_evening(conn: sqlite3.Connection) -> dict[str, Any]:
-    """Batches and the evening as they stand in a house file; what there is nothing of is left out."""
+    """Export batches and the event plan; empty lists are left out."""
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
     every = batches.all_batches(conn)
     names = {record.id: record.name for record in every}
@@ -54,7 +54,7 @@ def gather_evening(conn: sqlite3.Connection) -> dict[str, Any]:
 
 
 def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """Batches and the evening beside what is here."""
+    """Compare batches and the event plan with the bar's."""
     items = []
     if house.batches:
         mine = {batch.name for batch in batches.all_batches(conn)}
@@ -75,7 +75,7 @@ def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def take_evening(conn: sqlite3.Connection, house: HouseFile, drink_ids: Mapping[str, int], chosen: Mapping[str, Choice]) -> None:
-    """Take them in as was chosen; raises SpecError naming what can't be. A batch that is here stays what it is."""
+    """Import batches and the event plan as chosen; raises SpecError that names what is impossible. A batch that exists stays unchanged."""
     ids = {record.name: record.id for record in batches.all_batches(conn)}
     for batch in house.batches:
         if batch.name not in ids:

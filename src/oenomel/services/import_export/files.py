@@ -1,4 +1,4 @@
-"""The house carried out and in, its data file, and copies of it."""
+"""Export and import of files, the data file, and its copies."""
 
 from __future__ import annotations
 
@@ -30,12 +30,12 @@ MOST_IN_A_BODY: Final = 0.9
 
 
 def look_at_files(conn: sqlite3.Connection, body: LookRequest) -> ImportReport:
-    """Return what is new in files, what is the same, and what differs; nothing is written."""
+    """Compare files with the book: what is new, what is the same, and what differs; nothing is written."""
     return ImportReport(items=look_at(conn, _house(body, conn)).items)
 
 
 def import_files(conn: sqlite3.Connection, body: ImportRequest) -> ImportReport:
-    """Take files in, all of them or none. No trial is ever changed."""
+    """Import files, all of them or none. No trial in the book is changed."""
     return ImportReport(items=import_house(conn, _house(body, conn), body.choices))
 
 
@@ -52,7 +52,7 @@ def _called(house: HouseFile, *, whole: bool) -> str:
 
 
 def export_drinks(conn: sqlite3.Connection, body: ExportRequest, largest_import: int) -> ExportReport:
-    """Write some drinks, or the whole house, as a file; says where it is larger than ``largest_import`` bytes, [B]."""
+    """Export some drinks, or everything, as a file; remarks on it where it is larger than ``largest_import`` bytes, [B]."""
     if body.wanted == "house":
         house = gather_drinks(conn, body.drinks) if body.drinks else gather_house(conn)
         text = house_text(house)
@@ -66,7 +66,7 @@ def export_drinks(conn: sqlite3.Connection, body: ExportRequest, largest_import:
 
 
 def describe_data_file(data: Path, *, hidden: bool) -> DataFileReport:
-    """Describe the data file and its copies; no path where it is ``hidden`` from a guest."""
+    """Describe the data file and its copies; without its path where it is ``hidden``."""
     copies = backups.copies_of(data)
     return DataFileReport(
         path="" if hidden else str(data.absolute()),

@@ -1,4 +1,4 @@
-"""A house as a folder of open files, and folders of files read."""
+"""A bar's data as a folder of open files, and reading such folders."""
 
 from __future__ import annotations
 
@@ -36,12 +36,12 @@ _ENDINGS: Final = frozenset({".json", ".jsonld", ".csv", ".md", ".txt", ".html"}
 
 
 def export_house(conn: sqlite3.Connection, folder: Path) -> int:
-    """Write everything that a house has as open files, and return how many drinks that were; an earlier export in the folder is replaced.
+    """Export everything as open files, and return the number of drinks; an earlier export in the folder is replaced.
 
     Raises
     ------
     SpecError
-        Something else lies there, or it can't be written. What lay there stays.
+        The folder holds something else, or can't be written. Its contents stay unchanged.
     """
     folder = folder.resolve()
     _check(folder)
@@ -92,7 +92,7 @@ def _check(folder: Path) -> None:
 
 
 def read_files(paths: Iterable[Path]) -> list[NamedText]:
-    """Texts of files, and of all that can be read in folders; raises SpecError naming the first that can't."""
+    """Read the texts of files, and of all readable files in folders; raises SpecError that names the first that can't be read."""
     texts = []
     for path in paths:
         files = (

@@ -1,4 +1,4 @@
-"""Export: everything of a data file as one house file."""
+"""Export: a data file's contents as one house file."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ __all__ = ["gather_drinks", "gather_house", "latest_specs", "told_drinks"]
 
 
 def gather_house(conn: sqlite3.Connection) -> HouseFile:
-    """Return all that a house has."""
+    """Return everything the bar has."""
     own = [ingredient for ingredient in ingredients.larder(conn).values() if ingredient.origin != "catalogue"]
     return HouseFile.model_validate(
         {
@@ -66,7 +66,7 @@ def _kinship(conn: sqlite3.Connection) -> dict[str, Any]:
 
 
 def gather_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> HouseFile:
-    """Return some drinks with their notebook, and those of the bar's own bottles that they pour; raises RecordNotFound."""
+    """Return some drinks in full, and the bar's own ingredients that they pour; raises RecordNotFound."""
     entries = _entries(conn, drink_ids)
     specs = [trial.spec for entry in entries for trial in entry.trials]
     specs += [cloud.spec for entry in entries for cloud in entry.gathered]
@@ -78,7 +78,7 @@ def gather_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> HouseFi
 
 
 def latest_specs(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[tuple[str, SpecFile, str]]:
-    """Of each of these drinks its id in a file, its newest trial, and what is to be remembered of it; in the order of the book's age."""
+    """Return for some drinks their keys in a file, newest trials and notes, the oldest drink first."""
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
     newest = drinks.latest_trials(conn, list(drink_ids))
     return [
@@ -88,7 +88,7 @@ def latest_specs(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[tup
 
 
 def told_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict[str, Any]]:
-    """Return some drinks as they stand in a house file, as JSON tells them."""
+    """Return some drinks as JSON objects of a house file."""
     # What is read of all drinks at once is read once.
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
     wishes, listed = originals.wishes(conn), menu_entries.listed(conn)

@@ -1,4 +1,4 @@
-"""A house file taken into a data file: all of it or, where anything is raised, nothing, because the caller holds the transaction."""
+"""Importing a house file: all of it or, where anything raises, nothing, because the caller holds the transaction."""
 
 from __future__ import annotations
 
@@ -32,8 +32,8 @@ __all__ = ["import_house", "take_in"]
 def import_house(conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Choice], otherwise: Choice = "leave") -> list[Item]:
     """Import a house file, all of it or nothing, and return what was new, the same, or different.
 
-    What takes time is done before the data file is locked: whoever works meanwhile waits only for what is written. Parameters and errors
-    are those of `take_in`.
+    Everything slow is done before the data file is locked, so that other windows wait only for the writing. Parameters and errors are
+    those of `take_in`.
     """
     look = look_at(conn, house)
     prepared = prepare_trials(conn, house, look)
@@ -49,16 +49,16 @@ def take_in(
     look: Look | None = None,
     prepared: Prepared | None = None,
 ) -> list[Item]:
-    """Take a house file in and say what was new, the same, or differed.
+    """Import a house file, and return what was new, the same, or different.
 
-    ``choices`` say by an item's key what becomes of one that differs, ``otherwise`` of the rest. A trial that is here is never changed.
-    ``look`` and ``prepared`` are what was seen and worked out before the transaction began, so that other writes needn't wait for it;
-    it is looked again where another window has written since.
+    ``choices`` decide by item key about items that differ, ``otherwise`` about all others. A trial of the book is never changed.
+    ``look`` and ``prepared`` were computed before the transaction began, so that other writes needn't wait; the comparison is repeated
+    where another window has written since.
 
     Raises
     ------
     SpecError
-        Something in it can't be; the sentence names the drink and the place. The caller's transaction is to be rolled back.
+        Something in the file is impossible; the message names the drink and the place. The caller must roll back its transaction.
     """
     if look is None or look.version != version_of(conn):
         look = look_at(conn, house)
@@ -136,7 +136,7 @@ class _Intake:
         self.book, self.kept = ids_of_book(self.conn), drinks.trial_ids(self.conn)
 
     def drink(self, entry: DrinkEntry, choice: Choice) -> None:
-        """Add a drink, what is missing of it, or nothing but knows its trials."""
+        """Add a drink, or what it lacks of the file's trials."""
         here = self.here.get(entry.id)
         if here is None or choice == "beside":
             beside = entry.name if here is None else self._free_name(entry.name)
@@ -159,7 +159,7 @@ class _Intake:
             self._besides(here, entry, own_entry)
 
     def parents(self) -> None:
-        """Lines of descent across drinks, once all trials are there; those from drinks that nobody has end here."""
+        """Add the parents from other drinks, once all trials are there; unknown ones are left out."""
         for trial_id, entry, of in self.descends:
             parent_ids = [self._trial(parent.drink, parent.trial) for parent in entry.parents]
             new_parent_ids = [parent_id for parent_id in dict.fromkeys(parent_ids) if parent_id is not None and parent_id != trial_id]
@@ -169,7 +169,7 @@ class _Intake:
                 raise SpecError(f"{of}: parents", str(error)) from error
 
     def drink_ids(self) -> dict[str, int]:
-        """Find which drink of the book each is now, by what the file or the book calls it."""
+        """Return the drink of the book for a key of the file."""
         of = {trial_id: drink_id for drink_id, trials in drinks.trial_ids(self.conn).items() for trial_id in trials.values()}
         taken = {key: of[trial_id] for (key, number), trial_id in self.trials.items() if number == 1}
         return {**self.book, **self.here, **taken}

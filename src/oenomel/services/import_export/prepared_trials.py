@@ -1,4 +1,4 @@
-"""Trials worked out before they are written, so that the data file isn't held while a large house is imported."""
+"""Trials computed before the import begins to write, so that a large import doesn't lock the data file for long."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ __all__ = ["Prepared", "StoredTrial", "prepare_trials", "stored_trial"]
 
 @dataclass(frozen=True, slots=True)
 class StoredTrial:
-    """A trial as the store keeps it: spec, forecast and what was really poured as JSON; the dilution that its readings show."""
+    """A trial as stored: spec, forecast and measured pours as JSON; the dilution by its readings."""
 
     spec: str
     forecast: str
@@ -39,21 +39,21 @@ class StoredTrial:
 
 @dataclass(frozen=True, slots=True)
 class Prepared:
-    """Trials of a house file ready to be written, by the drink's id in the file and the trial's number."""
+    """Trials of a house file ready to be written, by the drink's key in the file and the trial's number."""
 
     trials: Mapping[tuple[str, int], StoredTrial] = field(default_factory=dict)
 
     def trial(self, drink: str, number: int, larder: Larder) -> StoredTrial | None:
-        """Return the trial, unless one of its ingredients has other values in the larder by now."""
+        """Return the trial; None where one of its ingredients was changed meanwhile."""
         stored = self.trials.get((drink, number))
         unchanged = stored is not None and all(larder.get(ingredient.slug) == ingredient for ingredient in stored.poured)
         return stored if unchanged else None
 
 
 def prepare_trials(conn: sqlite3.Connection, house: HouseFile, look: Look) -> Prepared:
-    """Work out every trial of a house file that isn't in the book yet; nothing is written.
+    """Compute every trial of a house file that isn't in the book yet; nothing is written.
 
-    What can't be worked out is left to the import itself, which says why.
+    Trials that can't be computed are left to the import itself, which raises the error.
     """
     larder = Larder(ingredients.larder(conn))
     new = {item.key for item in look.items if item.state == "new"}
@@ -78,12 +78,12 @@ def _missing(house: HouseFile, look: Look) -> Iterator[tuple[str, int, TrialEntr
 
 
 def stored_trial(trial: TrialEntry, larder: Larder, place: str) -> StoredTrial:
-    """Return a trial as the store keeps it, worked out with the values of a larder.
+    """Compute a trial as it is stored, with the values of a larder.
 
     Raises
     ------
     SpecError
-        It is no drink, or its kept forecast is none; the sentence names the ``place`` in the file.
+        The spec or the saved forecast is invalid; the message names the ``place`` in the file.
     """
     try:
         drink = drink_from_spec(trial.spec, larder)

@@ -17,7 +17,7 @@ __all__ = ["gather_tongues", "look_at_tongues", "take_tongues"]
 
 
 def gather_tongues(conn: sqlite3.Connection) -> dict[str, Any]:
-    """Sittings, exercises and training as they stand in a house file; nothing where there is nothing."""
+    """Export sittings, exercises and trainings; None where there are none."""
     content = {
         "sittings": [_sitting(conn, sitting) for sitting in sensory.all_sittings(conn)],
         "exercises": [_exercise(exercise) for exercise in sensory.all_exercises(conn)],
@@ -28,7 +28,7 @@ def gather_tongues(conn: sqlite3.Connection) -> dict[str, Any]:
 
 
 def look_at_tongues(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """Return what comes beside what is here: what was learnt is only ever added."""
+    """Compare sensory training with the bar's; an import only ever adds to it."""
     if house.tongues is None:
         return []
     here = _known(conn)
@@ -42,7 +42,7 @@ def look_at_tongues(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def take_tongues(conn: sqlite3.Connection, house: HouseFile) -> None:
-    """Take in what isn't here yet."""
+    """Import what is missing."""
     if house.tongues is None:
         return
     here = _known(conn)

@@ -23,7 +23,7 @@ __all__ = ["gather_stock", "look_at_stock", "take_stock"]
 
 
 def gather_stock(conn: sqlite3.Connection) -> dict[str, Any]:
-    """Return all of it, as it stands in a house file; what there is nothing of is left out."""
+    """Export all of it; empty lists are left out."""
     readings = lots.readings(conn)
     content: dict[str, Any] = {
         "changed": [
@@ -42,7 +42,7 @@ def gather_stock(conn: sqlite3.Connection) -> dict[str, Any]:
 
 
 def look_at_stock(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """Return each thing of it beside what is here."""
+    """Compare each item with the bar's."""
     here = HouseFile.model_validate(gather_stock(conn))
     items = [*_values_item(here, house), *_preparation_items(here, house), *_lot_items(here, house)]
     if house.stock is not None:
@@ -51,7 +51,7 @@ def look_at_stock(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def take_stock(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, Item], chosen: Mapping[str, Choice]) -> None:
-    """Take it in as was chosen; raises SpecError naming what can't be."""
+    """Import as chosen; raises SpecError that names what is impossible."""
     known = ingredients.larder(conn)
     here = ingredients.house_values(conn)
     for entry in house.changed:
