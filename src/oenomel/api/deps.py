@@ -48,7 +48,7 @@ async def _connection(request: Request) -> AsyncIterator[database.Connection]:
 
 
 async def _follow_the_file(state: State) -> None:
-    """Return what is written goes to the file that lies there now: connections to one that was taken away are let go."""
+    """Close connections to a data file that was replaced; the next request opens the new one."""
     lying = database.identity(state.data)
     if lying == state.data_identity:
         return

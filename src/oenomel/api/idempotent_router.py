@@ -49,7 +49,7 @@ class _WrittenOnce(APIRoute):
 
 
 def _finish(conn: Connection, response: Response) -> None:
-    """Commit a write with what it was answered."""
+    """Commit a write together with its answer."""
     assert conn.write_key is not None  # only then a transaction is left open
     try:
         if response.status_code < HTTPStatus.BAD_REQUEST:

@@ -133,7 +133,7 @@ def _fallen(times: float, since: float, now: float) -> float:
 
 
 def _is_over(device: DeviceRecord) -> bool:
-    """Check whether a device was let in so long ago that it has to show the code again."""
+    """Check whether a device was paired so long ago that it needs a code again."""
     age = datetime.now(UTC) - moment_of(device.paired_at) if is_moment(device.paired_at) else KEPT
     return age >= KEPT
 

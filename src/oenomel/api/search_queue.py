@@ -73,7 +73,7 @@ class SearchQueue:
 
 
 class _QueuedSearch:
-    """The search of one request, step by step: each step waits for its turn, and ends when the budget is spent or nobody waits."""
+    """The search of one request, step by step: each step waits for its turn; it ends when the budget is spent or the client leaves."""
 
     def __init__(self, request: Request) -> None:
         self.request = request

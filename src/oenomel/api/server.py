@@ -84,7 +84,7 @@ def _listening(host: str, port: int) -> socket.socket:
 
 
 def _keep_a_copy(data: Path) -> None:
-    """Return the first start of a day keeps a copy; where it can't, the bar opens all the same and says so."""
+    """Make the day's copy; where that fails, print a warning and start nevertheless."""
     try:
         kept = backups.keep_of_today(data, datetime.now().astimezone().date())
     except OenomelError as error:

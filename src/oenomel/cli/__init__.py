@@ -45,7 +45,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 
 def _parser(wanted: str) -> argparse.ArgumentParser:
-    """Return the parser with the options of the command that is ``wanted``; the others are only listed."""
+    """Return the parser with the options of the ``wanted`` command; the others are only listed."""
     parser = argparse.ArgumentParser(prog="oenomel", description="Foresee what a swap does to the balance of a sour, daisy or fizz.")
     parser.add_argument("--version", action="version", version=__version__)
     commands = parser.add_subparsers(required=True, metavar="COMMAND")

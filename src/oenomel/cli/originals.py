@@ -75,7 +75,7 @@ def run(chosen: argparse.Namespace) -> int:
 
 
 def _band(text: str) -> list[float] | None:
-    """Return a strength from low to high; one number alone is both."""
+    """Parse a strength as low and high; a single number is both."""
     if not text.strip():
         return None
     match = re.fullmatch(r"(\d+(?:\.\d+)?) ?%? ?(?:(?:-|–|to) ?(\d+(?:\.\d+)?) ?%?)?", " ".join(text.split()))

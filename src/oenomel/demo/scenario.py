@@ -93,7 +93,7 @@ def _fill(conn: sqlite3.Connection) -> None:
 
 
 def _moved_by(lots: Sequence[LotOfHouse]) -> timedelta:
-    """By how much the demo's days are moved, as if its last squeeze were half an hour old: a list of today needs juice of today."""
+    """Return the shift of the demo's days that makes its last juice half an hour old, because today's list needs today's juice."""
     newest = max(datetime.fromisoformat(lot.made_at) for lot in lots)
     return datetime.now(UTC) - SINCE_THE_LAST - newest
 
@@ -114,7 +114,7 @@ def _batch_moved(batch: BatchOfHouse, by: timedelta) -> BatchOfHouse:
 
 
 def _tomorrow() -> str:
-    """Return the hour of the demo's garden party: five tomorrow afternoon, by the clock on the wall."""
+    """Return the hour of the demo's garden party: five tomorrow afternoon, by the local clock."""
     at = (datetime.now().astimezone() + timedelta(days=1)).replace(hour=PARTY_HOUR, minute=0, second=0, microsecond=0)
     return at.astimezone(UTC).isoformat(timespec="seconds")
 

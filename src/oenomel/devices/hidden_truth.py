@@ -75,7 +75,7 @@ def true_factor(house: int, technique: str) -> float:
 
 
 def _true_lot(ingredient: Ingredient, house: int, name: str = "") -> Ingredient:
-    """Today's lot: each of strength, sugar and acid off by its spread."""
+    """Return the true composition of today's lot: strength, sugar and acid each off by their spread."""
     composition, random = ingredient.composition, _random(house, name or ingredient.slug)
     abv, sugar, acid = (float(np.clip(1 + sd * random.standard_normal(), 0.7, 1.3)) for sd in composition.axes_relative_sd)
     lot = Composition(

@@ -145,7 +145,7 @@ def _spec(rows: Sequence[Mapping[str, str]], line: int) -> dict[str, Any]:
 
 
 def _read(column: str, cell: str, line: int) -> Any:
-    """Return what a cell of the drink's own holds, as it stands in a spec."""
+    """Return the value of a cell in one of our tables, as in a spec."""
     location = f"line {line}, {column}"
     if column == "seconds" and "-" in cell:
         return [_number(end, location) for end in cell.split("-")]
@@ -186,7 +186,7 @@ def _pour(row: Mapping[str, str], place: str) -> dict[str, Any]:
 
 
 def _plain(cell: str) -> float | str:
-    """Return a number where the cell is one, else its text: a spec takes "3/4" as it is."""
+    """Return a cell as a number where it is one, else as text: a spec accepts "3/4"."""
     try:
         return float(cell) if "." in cell else int(cell)
     except ValueError:

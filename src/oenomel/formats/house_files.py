@@ -106,7 +106,7 @@ def _house_in(file: NamedText, index: Index, ingredient_of: Callable[[str], Ingr
 
 
 def _understood(text: str, index: Index, ingredient_of: Callable[[str], Ingredient]) -> SpecFile:
-    """Return a recipe of somebody else's, where nothing in it was guessed."""
+    """Return another program's recipe, where nothing in it was guessed."""
     read = read_text(text, index, ingredient_of)
     doubtful = next((line.text for line in read.lines if not line.sure), None)
     if doubtful is not None or read.unknown:
@@ -134,7 +134,7 @@ def _drink(spec: SpecFile, notes: str, file: str) -> DrinkEntry:
 
 
 def _with_ids(house: HouseFile) -> HouseFile:
-    """Return every drink by an id of its own: its name, and a number where two have one and tell none."""
+    """Return every drink with an id of its own: its name, with a number where two have the same."""
     seen: set[str] = set()
     drinks = []
     for drink in house.drinks:
@@ -145,7 +145,7 @@ def _with_ids(house: HouseFile) -> HouseFile:
 
 
 def _together(held: Sequence[HouseFile]) -> HouseFile:
-    """Several house files as one: what stands in more than one is taken from the first, a trial that only a later one has is added."""
+    """Merge house files: of equal entries the first counts, further trials are added."""
     held = _told_apart(held)
     drinks: dict[str, DrinkEntry] = {}
     # What tells most comes first: a notebook before a bare spec.
@@ -183,9 +183,7 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
 
 
 def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
-    """Return the same with another id for a drink that has the id of one in an earlier file and is called otherwise: "Été Sour", "Ete
-    sour!".
-    """
+    """Return the house with another id for a drink that shares its id with another drink of an earlier file: "Été Sour", "Ete sour!"."""
     names: dict[str, str] = {}
     result = []
     for house in held:
@@ -204,7 +202,7 @@ def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
 
 
 def _renamed(house: HouseFile, ids: Mapping[str, str]) -> HouseFile:
-    """Return the same with other ids for its drinks, wherever they stand."""
+    """Return the house with other ids for its drinks, in every reference."""
     content = house.model_dump(exclude_unset=True)
     for drink in content["drinks"]:
         drink["id"] = ids[drink["id"]]
@@ -217,7 +215,7 @@ def _renamed(house: HouseFile, ids: Mapping[str, str]) -> HouseFile:
 
 
 def _key(entry: Any) -> str:
-    """Return what an entry of a list is known by."""
+    """Return the key of an entry in a list."""
     if isinstance(entry, LotOfHouse):
         return f"{entry.slug} {entry.name}"
     if isinstance(entry, KinshipOfHouse):
@@ -228,7 +226,7 @@ def _key(entry: Any) -> str:
 
 
 def _names(spec: SpecFile, name_of: Callable[[str], str]) -> dict[str, str]:
-    """Return what the slugs of a spec are called, as far as they are known here."""
+    """Return the names of a spec's slugs, where they are known."""
     names = {}
     for slug in slugs_of(spec):
         try:

@@ -89,7 +89,7 @@ def recipe_lines(recipe: Mapping[str, Any]) -> tuple[str, list[TextLine]]:
 
 
 def _texts(told: Any, depth: int = 0) -> Iterator[str]:
-    """Yield the texts in a value of linked data: a text, a list, steps, sections of steps."""
+    """Yield the texts in a JSON-LD value: a text, a list, steps, sections of steps."""
     if depth > _DEEPEST:
         return
     if isinstance(told, str):

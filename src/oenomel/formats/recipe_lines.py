@@ -26,7 +26,7 @@ _SERVED_ON = {"none": "", "cubes": " over ice", "large": " over a large cube", "
 
 
 def _name_of(pour: PourEntry, names: Mapping[str, str]) -> str:
-    """Return what a pour's ingredient is called."""
+    """Return the name of a pour's ingredient."""
     return names.get(pour.ingredient, pour.ingredient) if isinstance(pour.ingredient, str) else pour.ingredient.name
 
 
@@ -70,7 +70,7 @@ def instructions_of(spec: SpecFile) -> Iterator[str]:
 
 
 def _garnish_words(garnish: str | GarnishEntry) -> str:
-    """Return a garnish as a recipe writes it; how and why stand in brackets, so that they aren't taken for another one."""
+    """Return a garnish as a recipe writes it; how and why in brackets, so that they aren't read as another garnish."""
     if isinstance(garnish, str):
         return garnish
     garnish_in_words = "; ".join(part for part in (garnish.how, garnish.why, f"or {garnish.instead}" if garnish.instead else "") if part)

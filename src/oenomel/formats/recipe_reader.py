@@ -145,7 +145,7 @@ def _of_own(spec: SpecFile, ingredient_of: Callable[[str], Ingredient]) -> ReadR
 
 
 def _names(spec: SpecFile, ingredient_of: Callable[[str], Ingredient]) -> dict[str, str]:
-    """Return what the slugs of a spec are called; raises SpecError where the larder doesn't know one."""
+    """Return the names of a spec's slugs; raises SpecError for an unknown one."""
     names = {}
     for at, pour in enumerate(spec.pours):
         if isinstance(pour.ingredient, str):

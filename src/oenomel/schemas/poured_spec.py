@@ -85,7 +85,7 @@ def spoken_of(pour: Pour, unit: Unit, ounce_ml: float = BAR_OUNCE_ML) -> tuple[f
 
 
 def _following(entry: PourEntry, sources: list[int | None], at: int, volumes: list[float]) -> PourEntry:
-    """Return an entry whose amount follows another pour's, where that pour stands now; or no longer follows it."""
+    """Return an entry with the new index of the pour that it is relative to; or with an absolute amount."""
     if entry.relative is None:
         return entry
     if entry.relative.to not in sources:

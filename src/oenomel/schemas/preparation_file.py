@@ -210,7 +210,7 @@ def _line(place: str, entry: LineEntry, known: Known) -> RecipeLine:
 
 
 def _thrown(place: str, step: KitchenStepEntry, lines: tuple[RecipeLine, ...], known: Known) -> tuple[int, ...]:
-    """Places of the lines that a step throws away: named as they were written, by any other word for them, or all that is solid."""
+    """Return the indices of the lines that a step discards: by their words, another name, or all solids."""
     result = []
     for i, word in enumerate(step.discard):
         meant = good_called(word) or known(word)

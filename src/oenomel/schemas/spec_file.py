@@ -48,7 +48,7 @@ def _checked_amount(value: Any) -> Any:
 
 
 def _sendable(sentence: str) -> str:
-    """Return a sentence that may quote what can't be encoded."""
+    """Return a sentence without characters that can't be encoded."""
     return sentence.encode("utf-8", "replace").decode()
 
 

@@ -45,7 +45,7 @@ def _with_pours(spec: SpecFile, pours: list[PourEntry]) -> SpecFile:
 
 
 def _times(pour: PourEntry, times: float) -> PourEntry:
-    """Return a pour resized, on the marks of its measure; dashes, drops, pieces and leaves stay whole, what is on the edge as it is."""
+    """Return a pour scaled, on the marks of its measure; dashes, drops, pieces and leaves stay whole, the rim unchanged."""
     if pour.stage in ("rim", "garnish"):
         return pour
     amount = parse_amount(pour.amount) * times

@@ -115,7 +115,7 @@ def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder, lots: Lo
 
 
 def _followed(index: int, spec: SpecFile, pours: Sequence[Pour]) -> Pour:
-    """Return a pour as it stands, or where it follows another one with that one's amount; a chain is followed to its end."""
+    """Return a pour, with a relative amount replaced by the amount of the pour it refers to; chains are followed to their end."""
     times, at, seen = 1.0, index, [index]
     while (relative := spec.pours[at].relative) is not None:
         if relative.to in seen:

@@ -224,7 +224,7 @@ def _poured(record: BatchRecord) -> list[PouredEntry]:
 
 
 def _pours_left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
-    """Return what is left in the bottle, in the shares of what went in."""
+    """Return what is left in the batch, in the proportions of its pours."""
     return [pour.at(pour.volume_ml * record.left_ml / record.volume_ml) for pour in pours_of(conn, _poured(record))]
 
 

@@ -72,7 +72,7 @@ def _card(conn: sqlite3.Connection, body: CardRequest, number: int | None, condi
 def _descent(
     conn: sqlite3.Connection, kept: list[TrialRecord], trial: TrialRecord | None, parent: int | None, forecast: Forecast
 ) -> list[str]:
-    """Find where it came from and what was changed, a line each."""
+    """Return the trials it descends from and the changes, one line each."""
     lines = []
     before = next((record for record in kept if record.id == parent), None)
     if before is not None:
@@ -92,7 +92,7 @@ def _forecast(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) 
 
 
 def _finished(conn: sqlite3.Connection) -> list[int]:
-    """Return the drinks of which a trial is finished, or all of them."""
+    """Return the drinks with a finished trial, or all of them."""
     everything = book_search.find(conn, Wanted(), most=100)
     return [trial_id for trial_id in everything if "finished" in lineage.marks(conn, trial_id).values()] or everything
 

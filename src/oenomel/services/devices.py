@@ -65,7 +65,7 @@ def get_calibration(conn: sqlite3.Connection) -> list[FactorReport]:
 
 
 def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Forecast]:
-    """Return a trial, and its forecast as if the bar had measured nothing."""
+    """Return a trial, and its forecast without the bar's own dilution."""
     (kept,) = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial_id)])
     return kept, without_house_factor(kept.drink, forecast_of(kept.drink, kept.conditions))
 

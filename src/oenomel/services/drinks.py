@@ -114,7 +114,7 @@ def save_draft(conn: sqlite3.Connection, drink_id: int, body: DraftEntry) -> Dra
 
 
 def _book_search_of(asked: BookQuery, names: Index) -> Wanted:
-    """Search of the store for a query; ``names`` says which ingredients its words mean, by whatever word for them."""
+    """Return the store's search for a query; ``names`` gives the ingredients that its words mean."""
     meant = tuple(match.slug for match in names.find(asked.q) if match.tier <= Tier.ANY_ORDER) if asked.q.strip() else ()
     return Wanted(asked.q, meant, asked.family or "", asked.taster, asked.score, in_stock=asked.at_hand)
 

@@ -106,7 +106,7 @@ def export_list(conn: sqlite3.Connection, asked: ListQuery) -> ExportReport:
 
 
 def _put(conn: sqlite3.Connection, evening: EveningEntry, conditions: Conditions, kept_at: str = "") -> EveningReport:
-    """Save an evening; the hour that it has already may have passed."""
+    """Save an event plan; an hour that it had already may have passed."""
     at = kept_at if kept_at and evening.at == kept_at else _hour(evening.at).isoformat(timespec="seconds")
     for index, entry in enumerate(evening.drinks):
         drinks.get(conn, entry.drink_id)

@@ -45,7 +45,7 @@ def cross_trials(conn: sqlite3.Connection, body: CrossRequest) -> SpecFile:
 
 
 def _drinks(conn: sqlite3.Connection, records: Sequence[NodeRecord]) -> dict[int, Drink]:
-    """Return the drinks of trials by their ids, without those that can't be read."""
+    """Return the drinks of trials by id, without the unreadable ones."""
     try:
         resolved = resolve(conn, *[plain_spec(parse_spec(record.spec)) for record in records])
         return {record.id: drink for record, drink in zip(records, resolved, strict=True)}

@@ -142,7 +142,7 @@ def _taken_in(conn: sqlite3.Connection, rows: list[LarderRow]) -> TableReport:
 
 
 def _take_row(conn: sqlite3.Connection, row: LarderRow) -> str:
-    """Return what a row changed, in words; "added" where it is new, nothing where all was so."""
+    """Describe what a row changed; "added" for a new ingredient, empty for none."""
     known = ingredients.some(conn, [row.slug]).get(row.slug) if row.slug else None
     if known is None:
         _add_row(conn, row)
@@ -174,7 +174,7 @@ def _add_row(conn: sqlite3.Connection, row: LarderRow) -> None:
 
 
 def _take_stand(conn: sqlite3.Connection, row: LarderRow, known: Ingredient) -> list[str]:
-    """Describe how it stands: shelf, price, par, retired."""
+    """Save the row's shelf state, price, par and retirement, and describe the changes."""
     changes, shelved = [], shelf.all_shelved(conn).get(known.slug)
     price = row.figures.get("price_per_litre")
     if price == 0:

@@ -141,7 +141,7 @@ def _drink(each: ListedDrink, today: TodaysList, told: OnTheList | None) -> Drin
 
 
 def _of_todays(spec: SpecFile, today: TodaysList) -> SpecFile:
-    """Return the spec with each pour that has one taken of today's lot."""
+    """Return the spec with today's lot for each pour that has one."""
     pours = [
         pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.ingredient in today.lots else pour
         for pour in spec.pours

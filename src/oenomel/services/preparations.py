@@ -207,7 +207,7 @@ def _preparation(conn: sqlite3.Connection, file: PreparationFile, itself: str) -
 
 
 def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, known: Known) -> None:
-    """Raise where something that goes in is itself made of what this makes."""
+    """Raise where a line of the preparation is itself made from its result."""
     recipes = {record.slug: record.content for record in preparations.all_preparations(conn)}
     waiting = [(i, line.what.slug) for i, line in enumerate(preparation.lines) if isinstance(line.what, Ingredient)]
     while waiting:
@@ -222,7 +222,7 @@ def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, 
 
 
 def _called(conn: sqlite3.Connection, name: str) -> str:
-    """Return the slug of the ingredient that has this very name, or this for another name; empty where there is none.
+    """Return the slug of the ingredient with exactly this name, or with it as another name; empty where there is none.
 
     "House honey" is no honey: what a house makes has a name of its own.
     """
@@ -267,7 +267,7 @@ def _summary(
 
 
 def _alone(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[tuple[ListedDrink, TodaysDrink]]:
-    """Return each drink of the list that pours an ingredient, with today's lot of it and everything else as usual."""
+    """Return each of today's drinks that pours an ingredient, with today's lot of it and usual values otherwise."""
     today = todays_list(conn, conditions)
     if slug not in today.lots:
         return []

@@ -216,7 +216,7 @@ def _bottle_report(each: Ingredient, stocked: Collection[str]) -> BottleReport:
 
 
 def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredient]:
-    """Return the bottle of each job: the one that was chosen, else the plainest in stock; raises SpecError naming the job."""
+    """Return the ingredient of each role: the chosen one, else the simplest in stock; raises SpecError that names the role."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     bottles = {}
     for job in needs(body.matter):

@@ -43,7 +43,7 @@ USUAL_HOUR: Final = 19
 
 @dataclass(frozen=True)
 class _Placed:
-    """A drink of the evening with what was worked out of it."""
+    """A drink of the event with its computed batch and tasks."""
 
     entry: EveningDrinkEntry
     drink: Drink
@@ -161,7 +161,7 @@ def _before(conn: sqlite3.Connection) -> str:
 
 
 def _with_keys(evening: list[EveningDrink]) -> list[EveningDrink]:
-    """Drinks of one name are told apart by their number, so that no two tasks have one key."""
+    """Return drinks of the same name with numbers, so that no two tasks have one key."""
     seen: Counter[str] = Counter()
     keyed = []
     for evening_drink in evening:

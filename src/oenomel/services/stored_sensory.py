@@ -221,10 +221,10 @@ def _jug_report(jug: Jug, left_ml: float) -> JugReport:
 
 
 def _matter(kept: str) -> Attribute:
-    """Return a matter as it is kept; the file lets no other in."""
+    """Return a stored attribute; the data file allows no other."""
     return next(matter for matter in ATTRIBUTES if matter == kept)
 
 
 def _bottle(known: Mapping[str, Ingredient], slug: str) -> Ingredient:
-    """Return a bottle of the jugs; one that has left the larder is poured all the same."""
+    """Return an ingredient of the jugs; one that was deleted from the larder is still poured."""
     return known.get(slug) or Ingredient(slug, slug.replace("-", " ").capitalize(), "other", Composition())

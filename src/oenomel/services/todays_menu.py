@@ -116,7 +116,7 @@ def surer_words(axis: str, before: float, after: float) -> str:
 
 
 def _written(conn: sqlite3.Connection, text: str) -> tuple[SpecFile, Drink]:
-    """Return a drink as it was written down, whichever lots its trial was made of."""
+    """Return a drink as written, whichever lots its trial was made with."""
     spec = _without_lots(parse_spec(text))
     (drink,) = resolve(conn, spec)
     return spec, drink
@@ -127,13 +127,13 @@ def _without_lots(spec: SpecFile) -> SpecFile:
 
 
 def _unread(drink: Drink, own: Mapping[str, tuple[LotRecord, Lot]], conditions: Conditions) -> Forecast:
-    """Return the drink of these lots as if nothing of them had been read."""
+    """Return the drink with these lots but without their readings."""
     bases = {pour.ingredient.slug: pour.ingredient for pour in drink.pours}
     return forecast_of(made_of(drink, {slug: assumed_ingredient(bases[slug], record) for slug, (record, _) in own.items()}), conditions)
 
 
 def _once(key: tuple[object, ...], make: Callable[[], Kept]) -> Kept:
-    """Return what was made for a key before, or is made now; the longest unused go."""
+    """Return the cached result for a key, or compute it; the longest unused ones are dropped."""
     with _lock:
         if key in _kept:
             _kept.move_to_end(key)

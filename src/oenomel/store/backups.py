@@ -108,8 +108,8 @@ def _moved_into_place(data: Path, target: Path) -> Path:
 
 
 def _let_go(folder: Path) -> None:
-    """Save the last seven of the daily copies and the last of each month, and the last seven of each other kind: made by hand, replaced by
-    a copy that was put back, and from before a newer Oenomel.
+    """Keep the last seven daily copies and the last of each month, and the last seven of each other kind: on request, replaced by a
+    restored copy, and before a migration; delete the others.
     """
     days = sorted(folder.glob(f"{_DAY}-*.db"), reverse=True)
     months = {day.name[: len(f"{_DAY}-2026-11")]: day for day in reversed(days)}
@@ -122,7 +122,7 @@ def _let_go(folder: Path) -> None:
 
 
 def _make_ready(copy: Path, ready: Path) -> None:
-    """Return a copy brought up to date beside the data file, so that what is put in its place is whole and of this version."""
+    """Copy and migrate a copy beside the data file, so that the restored file is complete and of this version."""
     if not copy.is_file():
         raise CopyFault("no copy", copy)
     try:

@@ -190,7 +190,7 @@ def _readable(rows: Iterable[sqlite3.Row]) -> list[BatchRecord]:
 
 
 def _fault(batch: BatchRecord) -> str:
-    """Return what is wrong with the times and amounts of a batch as it is kept, empty where nothing is."""
+    """Return what is wrong with the stored times and amounts of a batch, empty where nothing is."""
     try:
         datetime, use_by = moment_of(batch.made_at), moment_of(batch.use_by, TEN_YEARS)
         used_up = None if batch.used_up_at is None else moment_of(batch.used_up_at)

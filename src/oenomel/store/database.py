@@ -162,7 +162,7 @@ def open_to_copy(path: Path) -> sqlite3.Connection:
 
 
 def _without_writing(path: Path) -> sqlite3.Connection:
-    """Return a file on a medium that can't be written, where SQLite can't make what it keeps beside it: read as a copy in memory."""
+    """Open a file on a read-only medium, where SQLite can't create its side files, as a copy in memory."""
     with tempfile.TemporaryDirectory() as folder:
         copy = Path(folder) / path.name
         for ending in ("", "-wal"):
@@ -263,7 +263,7 @@ def _uri(path: Path, mode: str) -> str:
 
 
 def _has_room(path: Path) -> bool:
-    """Check whether the disk takes another page; what SQLite keeps beside the file fails without that by another name."""
+    """Check whether the disk takes another page; without space SQLite's side files fail with another error."""
     try:
         return shutil.disk_usage(path.parent).free >= ROOM_BYTES
     except OSError:
@@ -291,7 +291,7 @@ def check_ours(path: Path, *, may_be_new: bool = False) -> None:
 
 
 def _keep_before_migrating(conn: sqlite3.Connection, path: Path) -> None:
-    """Return a copy as it was, where a file with something in it has migrations before it."""
+    """Make a copy before a data file that isn't empty is migrated."""
     tables = {row["name"] for row in conn.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
     applied = {row["name"] for row in conn.execute(SELECT_APPLIED)} if "migration" in tables else set()
     waiting = [entry.name for entry in _shipped() if entry.name not in applied]
@@ -313,13 +313,13 @@ def _mark_and_tables(path: Path, mode: str) -> tuple[int, set[str]]:
 
 
 def _shipped() -> list[Traversable]:
-    """Return the migrations that ship with this version, in their order."""
+    """Return the migrations in their order."""
     scripts = (resources.files("oenomel.store") / "migrations").iterdir()
     return sorted((entry for entry in scripts if entry.name.endswith(".sql")), key=lambda entry: entry.name)
 
 
 def _migrate(conn: sqlite3.Connection, path: Path) -> bool:
-    """Bring the file up to date; whether anything had to be changed."""
+    """Migrate the file; returns whether anything was changed."""
     conn.execute(CREATE_LEDGER)
     shipped = _shipped()
     newer = {row["name"] for row in conn.execute(SELECT_APPLIED)} - {entry.name for entry in shipped}
@@ -338,7 +338,7 @@ def _migrate(conn: sqlite3.Connection, path: Path) -> bool:
 
 
 def _statements(script: str) -> Iterator[str]:
-    """Yield the statements of a script one by one: `executescript` would end the transaction first."""
+    """Yield the statements of a script one by one, because `executescript` would end the transaction."""
     statement = ""
     for line in script.splitlines(keepends=True):
         statement += line

@@ -130,7 +130,7 @@ VALUES (:slug, :name, :value, :relative_sd, :source, :source_kind, :why)
 
 
 class _Held:
-    """Cache of a larder in one state: each ingredient by its slug (None: there is none), and the whole and its names once asked for."""
+    """Cache of a larder in one state: each ingredient by slug (None: there is none), the whole larder and its search index."""
 
     def __init__(self, token: str) -> None:
         self.token = token
@@ -363,7 +363,7 @@ def _larder(rows: Iterable[sqlite3.Row], value_rows: Iterable[sqlite3.Row]) -> L
 
 
 def _by_slug(rows: Iterable[sqlite3.Row]) -> dict[str, dict[str, SourcedValue]]:
-    """Rows of values by slug and name; of two of one name the later one counts."""
+    """Return rows of values by slug and name; of two with the same name the later one counts."""
     result: dict[str, dict[str, SourcedValue]] = {}
     for row in rows:
         columns = dict(row)
@@ -394,7 +394,7 @@ def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredien
 
 
 def _known_aroma(text: str) -> dict[str, int]:
-    """Weights by word, without words that the list doesn't have: an earlier version took them in."""
+    """Return weights by aroma tag, without tags that are unknown now but were accepted by an earlier version."""
     content = json.loads(text)
     return {tag: weight for tag, weight in content.items() if tag in aromas()} if isinstance(content, dict) else {}
 

@@ -218,7 +218,7 @@ def _readable(rows: Iterable[sqlite3.Row]) -> list[LotRecord]:
 
 
 def _fault(lot: LotRecord) -> str:
-    """Return what is wrong with a lot as it is kept, empty where nothing is: its times, or what it holds."""
+    """Return what is wrong with a stored lot, empty where nothing is: its times, or its contents."""
     try:
         moment_of(lot.made_at)
         if lot.used_up_at is not None:

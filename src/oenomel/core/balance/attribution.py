@@ -63,7 +63,7 @@ class Change:
 
 @dataclass(frozen=True, slots=True)
 class _Row:
-    """One pour before and after, either of them None where it is not there; which change it belongs to, None where it is the same."""
+    """One pour before and after, either of them None where it is missing; the index of its change, None where it is equal."""
 
     before: Pour | None
     after: Pour | None
@@ -94,7 +94,7 @@ def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tupl
 
 
 def _changes(drink: Drink, parent: Drink) -> tuple[list[tuple[str, str, tuple[str, ...]]], list[_Row], int | None]:
-    """Words, cause and axes of each change, the pours of both drinks side by side, and which change is the method's."""
+    """Return words, cause and axes of each change, the pours of both drinks side by side, and the index of the method's change."""
     changes: list[tuple[str, str, tuple[str, ...]]] = []
     rows: list[_Row] = []
     for before, after in paired_pours(parent.pours, drink.pours):
@@ -153,13 +153,13 @@ def change_words(before: Pour | None, after: Pour | None) -> str:
 
 
 def _brings(before: Pour | None, after: Pour | None) -> tuple[str, ...]:
-    """Axes of which a changed pour holds something, before or after."""
+    """Return the axes to which a changed pour contributes, before or after."""
     contents = [pour.ingredient.composition.axes for pour in (before, after) if pour is not None and pour.liquid_ml > 0]
     return tuple(name for row, (name, least) in enumerate(HOLDS.items()) if any(content[row] >= least for content in contents))
 
 
 def _cause(words: str, before: Pour | None, after: Pour | None) -> str:
-    """Return the same change after a "by"."""
+    """Return a change's words after a "by"."""
     if after is None:
         assert before is not None
         return f"leaving the {before.ingredient.said} out"
@@ -171,7 +171,7 @@ def _cause(words: str, before: Pour | None, after: Pour | None) -> str:
 def _figures_of_each(
     made: NDArray[np.int64], rows: list[_Row], parent: Drink, drink: Drink, method_change: int | None, conditions: Conditions
 ) -> Floats:
-    """Figures of the drink with each set of changes made, shape (4, sets)."""
+    """Compute the drink's figures with each set of changes made, shape (4, sets)."""
     volumes = np.empty((len(rows), len(made)))
     axes = np.empty((len(rows), 3, len(made)))
     in_tin = np.empty((len(rows), len(made)))
@@ -195,8 +195,8 @@ def _poured(pour: Pour | None) -> tuple[float, Floats, float]:
 
 
 def _mean_over_orders(figures: Floats, changes: int) -> Floats:
-    """Return what each change adds, averaged over every order of making them, shape (figures, changes); column s of the argument is the
-    drink with the set of changes s.
+    """Average what each change adds over every order of making them, shape (figures, changes); column s of the argument is the drink
+    with the set of changes s.
     """
     sets = np.arange(2**changes)
     size = np.array([bin(subset).count("1") for subset in sets])

@@ -97,7 +97,7 @@ def pour_sds_ml(volume_ml: float, by_jigger: float, own_sd: float) -> tuple[floa
 
 @cache
 def _treated(stage: Stage, unit: Unit, by_eye: bool) -> array[float]:
-    """Describe how a pour is treated, as it stands in the table: `stages`, `by_jigger`, `own_sd`."""
+    """Return how a pour is treated, as columns of the table: `stages`, `by_jigger`, `own_sd`."""
     if unit in ("dash", "drop"):
         measure = (0.0, DASH_SD)
     elif by_eye or unit in BY_EYE_UNITS or stage == "rinse":

@@ -207,7 +207,7 @@ def _unknowns(drink: Drink) -> list[Unknown]:
 
 
 def _cause(unknown: Unknown) -> tuple[str, str]:
-    """Return what an unknown is counted as when it is told: its cause and the ingredient it is about."""
+    """Return the cause that an unknown is reported as, and its ingredient."""
     kind = unknown[0]
     if kind == "content":
         return "ingredient", str(unknown[1])
@@ -217,13 +217,13 @@ def _cause(unknown: Unknown) -> tuple[str, str]:
 
 
 def _repeated(unknowns: list[Unknown]) -> list[tuple[int, int]]:
-    """Rows of an unknown that another row stands for already (an ingredient poured twice), each with that row."""
+    """Return the rows of unknowns that repeat another row (an ingredient poured twice), each with that row."""
     first: dict[Unknown, int] = {}
     return [(row, first[unknown]) for row, unknown in enumerate(unknowns) if first.setdefault(unknown, row) != row]
 
 
 def _moves(drink: Drink, at: Levels, grows: Slopes, pours: PourTable, conditions: Conditions) -> Floats:
-    """Compute how far one standard deviation of each unknown moves each figure, shape (unknowns, 4, drinks)."""
+    """Compute the change of each figure by one standard deviation of each unknown, shape (unknowns, 4, drinks)."""
     shared_sd, own_sd = pours.sds_ml()
     count, drinks = shared_sd.shape
     melt_sd = dilution_relative_sd(at.tin.abv_fraction, drink.method, conditions)
@@ -239,7 +239,7 @@ def _moves(drink: Drink, at: Levels, grows: Slopes, pours: PourTable, conditions
 
 
 def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, str], shares: Sequence[float]) -> Drivers:
-    """Return what makes one figure unsure: the causes by their shares, the largest first."""
+    """Return the sources of one figure's uncertainty, the largest first."""
     rows_worth_naming = [row for row, share in enumerate(shares) if share >= SHARE_WORTH_TELLING]
     drivers = []
     for row in sorted(rows_worth_naming, key=lambda row: -shares[row]):
@@ -262,7 +262,7 @@ def _mid_sentence(driver: Driver, ingredients: Collection[str]) -> str:
 
 
 def _sd(moves: Floats) -> Floats:
-    """Return the standard deviation of each figure from what its unknowns do, which are independent."""
+    """Return the standard deviation of each figure from its independent unknowns."""
     sd: Floats = np.sqrt(np.einsum("u...,u...->...", moves, moves))
     return sd
 

@@ -252,14 +252,14 @@ def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -
 
 
 def _poured_c(drink: Drink, shares: list[Pour], single: Forecast, wish: BatchWish) -> float:
-    """Describe how cold a bottle is when it is poured, [°C]: as its place, but no colder than it can be liquid."""
+    """Return the temperature of a batch when it is poured, [°C]: that of its place, but above its freezing point."""
     water_ml = 0.0 if wish.service == "shaken" else single.dilution.water_ml
     freezes = float(forecast_of(poured_serve(drink, shares, (), water_ml, "none")).path.tin.tin.freezing_c())
     return max(PLACES[wish.place].poured_c, freezes)
 
 
 def _scale(wish: BatchWish, inside: tuple[tuple[int, Pour], ...], per_serve_ml: float) -> float:
-    """Compute how many serves it makes, before anything is rounded."""
+    """Compute the number of serves before rounding."""
     if wish.serves is not None:
         if not 1 <= wish.serves <= MOST_SERVES:
             raise OutOfRange("the number of serves", wish.serves, 1, MOST_SERVES)
@@ -287,7 +287,7 @@ def _scale(wish: BatchWish, inside: tuple[tuple[int, Pour], ...], per_serve_ml: 
 
 
 def _rounded(shares: list[Pour], water_each: float, scale: float, wish: BatchWish) -> tuple[list[Pour], float, float]:
-    """Return all of each pour and of the water as they are measured; a container that decides the size is never overfilled by rounding."""
+    """Return all pours and the water, rounded; a container that sets the size is never overfilled by rounding."""
     decided = wish.serves is None and wish.all_of is None and wish.container_ml is not None
     while True:
         inside = []
@@ -303,13 +303,13 @@ def _rounded(shares: list[Pour], water_each: float, scale: float, wish: BatchWis
 
 
 def _shaken(drink: Drink, inside: tuple[tuple[int, Pour], ...], amounts: list[Pour]) -> Drink:
-    """Return the drink with what came out of the bottle in the place of what went in, and everything else as it is written."""
+    """Return the drink with the serve from the batch in place of the pours in it."""
     poured = {index: amount.volume_ml for (index, _), amount in zip(inside, amounts, strict=True)}
     return drink.with_pours(tuple(pour if index not in poured else pour.at(poured[index]) for index, pour in enumerate(drink.pours)))
 
 
 def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
-    """Return what has to be said of a batch, the gravest first."""
+    """Return the notes on a batch, the most important first."""
     wish, notes = batch.wish, list[str]()
     if wish.service == "bubbles":
         notes.append(

@@ -96,7 +96,7 @@ def _why_out(pour: Pour) -> Why | None:
 
 
 def _words(pour: Pour, why: Why, *, shaken: bool) -> str:
-    """Return what is done with it at each serve, as a sentence."""
+    """Describe what is done with a pour at each serve."""
     amount, name = pour_words(pour), pour.ingredient.said
     tin = "to the tin with each serve" if shaken else "to each serve and shake it"
     return {

@@ -128,7 +128,7 @@ def serves_in(left_ml: float, serve_ml: float) -> int:
 
 
 def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[CorrectionPour]]:
-    """Additions in their own shares, as if there were one ml of each first thing; the drink's own before anything else."""
+    """Return the possible additions, in proportion, for one ml of each first ingredient; the drink's own first."""
     index, together = _PLACE[axis.name], _together(pours)
     brought = {slug: share.ml * share.ingredient.composition.axes[index] for slug, share in together.items()}
     whole = sum(brought.values())
@@ -149,7 +149,7 @@ def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[Co
 
 
 def _together(pours: Sequence[Pour]) -> dict[str, CorrectionPour]:
-    """Return what is in a bottle, each thing once, by slug."""
+    """Return the contents of a batch by slug, equal ingredients added up."""
     result: dict[str, CorrectionPour] = {}
     for pour in pours:
         before = result.get(pour.ingredient.slug)

@@ -94,7 +94,7 @@ def _melting(
 
 
 def _right_at(minute: int, wanted_ml: float, volumes: Callable[[float], tuple[float, ...]]) -> float:
-    """Water with which a serve is as thinned at that minute as one made singly; 0 where even none is too much.
+    """Compute the water that makes a serve as dilute at that minute as a single drink; 0 where none is too much.
 
     What melts hardly depends on the water that is there, so w ← w + (wanted − volume(w)) settles in a few rounds.
     """

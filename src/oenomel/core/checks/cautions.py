@@ -118,7 +118,7 @@ def _easy(case: Case) -> str:
 
 
 def _without_alcohol(case: Case) -> tuple[Fix, ...]:
-    """Return the same drink with a distillate without alcohol for each spirit, where that leaves hardly any."""
+    """Return the drink with non-alcoholic distillates in place of its spirits, where that leaves hardly any alcohol."""
     spirits = [(i, pour) for i, pour in case.poured if pour.ingredient.kind == "spirit"]
     if not spirits or any(
         not is_non_alcoholic(pour.ingredient.composition.abv) and pour.ingredient.kind not in ("spirit", "bitters")

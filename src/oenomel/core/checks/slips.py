@@ -79,13 +79,13 @@ def _stands_out(pour: Pour, times: float, size: float) -> bool:
 
 
 def _for_a_barspoon(pour: Pour, times: float, size: float) -> bool:
-    """Check whether ounces were poured of what goes by the barspoon or the dash."""
+    """Check whether an ingredient that is measured by the barspoon or dash is given in ounces."""
     by_spoon = pour.stage == "mixed" and (pour.slot in BY_THE_SPOON or pour.ingredient.kind == "bitters")
     return by_spoon and times >= TWICE * max(size, 1.0) * 0.98 and bool(_ounces(pour))
 
 
 def _ounces(pour: Pour) -> str:
-    """Return a pour that is just so many quarters of an ounce, in words, by either ounce; empty for any other."""
+    """Return a pour in words that is a multiple of a quarter ounce, by either ounce; empty for any other."""
     return next((words for ml, words in OUNCES.items() if abs(pour.volume_ml / ml - 1) < OUNCES_AGREE), "")
 
 
@@ -97,7 +97,7 @@ def _usual_ml(pour: Pour, usual: dict[str, float]) -> float:
 
 
 def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
-    """Return the finding, with the unit that was likely meant: the one that brings the amount nearest to the usual measure."""
+    """Return the finding, with the unit that was likely meant: the one whose amount is nearest to the usual measure."""
     # What goes by the piece, by weight or by parts is told by the room it takes.
     unit = pour.unit if pour.unit in _ML_PER_UNIT else "ml"
     amount = pour.volume_ml / _ML_PER_UNIT[unit]

@@ -21,7 +21,9 @@ def findings_between(drink: Drink, parent: Drink, served: Profile, before: Profi
 
 
 def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile, changes: Sequence[Change]) -> Iterator[Finding]:
-    """Yield a swap that makes the drink sweeter or drier, where the whole is that too: what others mended or made needs no warning."""
+    """Yield a finding for a swap that makes the drink sweeter or drier, where the whole drink is that too; a change that others offset
+    needs no warning.
+    """
     steps = float(steps_between(served.sugar, before.sugar, AXES["sugar"]))
     swapped = _swapped(drink, parent)
     if swapped is None or abs(steps) < SEEN_COMING_STEPS:
@@ -39,7 +41,7 @@ def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile, changes
 
 
 def _sugar_of(pour: Pour, other: Pour) -> str:
-    """Compute how much sugar a pour brings: in 100 ml where both are poured alike, else in the pour."""
+    """Compute the sugar of a pour: per 100 ml where both are poured in the same amount, else in the pour."""
     sugar = pour.ingredient.composition.sugar
     if abs(pour.liquid_ml - other.liquid_ml) < 1:
         return f"{sugar:.0f} g in 100 ml"
@@ -47,7 +49,7 @@ def _sugar_of(pour: Pour, other: Pour) -> str:
 
 
 def _swapped(drink: Drink, parent: Drink) -> tuple[Pour, Pour] | None:
-    """Return the sweet part that came in and the one it came in for."""
+    """Return the sweet ingredient that came in, and the one it replaced."""
     came = [p for p in drink.pours if p.ingredient.slug not in {q.ingredient.slug for q in parent.pours} and p.liquid_ml > 0]
     went = [p for p in parent.pours if p.ingredient.slug not in {q.ingredient.slug for q in drink.pours} and p.liquid_ml > 0]
     pairs = ((new, old) for new in came for old in went if new.slot == old.slot and new.ingredient.kind in LIQUEUR_KINDS)
@@ -55,7 +57,7 @@ def _swapped(drink: Drink, parent: Drink) -> tuple[Pour, Pour] | None:
 
 
 def _syrup(drink: Drink, new: Pour, old: Pour) -> tuple[Fix, ...]:
-    """Return the syrup that holds the sugar of the part that was swapped: more of what is there, or a new pour."""
+    """Return the syrup with the sugar of the replaced ingredient: more of one in the drink, or a new pour."""
     grams = (old.liquid_ml * old.ingredient.composition.sugar - new.liquid_ml * new.ingredient.composition.sugar) / 100
     there = next(
         (

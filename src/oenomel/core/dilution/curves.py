@@ -183,7 +183,7 @@ def _factor(method: Method, conditions: Conditions) -> float:
 
 
 def _ratio(a: Floats, method: Method) -> Floats:
-    """Water per ml of the tin by the curves."""
+    """Compute the water per ml of the tin by the curves."""
     if method.ice == "none" or method.technique == "none" or method.seconds == 0:
         return np.zeros_like(a)
     if method.technique in CONSTANT_RATIOS:
@@ -195,7 +195,7 @@ def _ratio(a: Floats, method: Method) -> Floats:
 
 
 def _ratio_slope(a: Floats, method: Method) -> Floats:
-    """Describe how that grows with the strength."""
+    """Compute the derivative of the water by strength."""
     if method.ice == "none" or method.seconds == 0 or method.technique in ("none", *CONSTANT_RATIOS):
         return np.zeros_like(a)
     time = time_factor(method)
@@ -206,7 +206,7 @@ def _ratio_slope(a: Floats, method: Method) -> Floats:
 
 
 def _measured_slopes(tin: Tin, method: Method, conditions: Conditions) -> tuple[Floats, Floats, Floats, Floats]:
-    """Slopes of the heat balance, by a small step either way of each of the four."""
+    """Compute the derivatives of the heat balance numerically, by each of the four contents."""
     names = ("volume_ml", "alcohol_ml", "sugar_g", "acid_g")
     parts = np.stack([getattr(tin, name) for name in names])
     step = 1e-4 * np.maximum(tin.volume_ml, 1.0)
@@ -221,7 +221,7 @@ def _measured_slopes(tin: Tin, method: Method, conditions: Conditions) -> tuple[
 
 
 def _reached(method: Method) -> float:
-    """Share of the equilibrium that a spell reaches; a full shake is taken to reach it."""
+    """Return the share of the equilibrium that is reached in the time; a full shake is taken to reach it."""
     return min(1.0, time_factor(method) * (1.0 if method.technique == "shake" else STIR_REACHES))
 
 

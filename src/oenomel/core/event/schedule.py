@@ -89,12 +89,12 @@ def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
 
 
 def _latest(task: Task, followers: dict[str, list[str]], planned: dict[str, PlannedTask]) -> float:
-    """When it has to be out of hand at the latest, [min]."""
+    """Return the latest minute at which its work must be done."""
     return min([-task.before, *(planned[follower].begins for follower in followers[task.key])]) - task.waits
 
 
 def _placed(task: Task, latest: float, busy: list[list[tuple[float, float]]]) -> PlannedTask:
-    """Return the latest place before a time where some hand is free for so long."""
+    """Return the latest start before a time at which a pair of hands is free for long enough."""
     ends = sorted({latest, *(begins for intervals in busy for begins, _ in intervals if begins < latest)}, reverse=True)
     for end, (hand, taken) in itertools.product(ends, enumerate(busy)):
         begins = end - task.minutes

@@ -108,7 +108,7 @@ def shopping(
 
 
 def _needs(evening: Sequence[ForTheEvening]) -> dict[str, tuple[Ingredient, float]]:
-    """Of each ingredient what is still to be poured, [ml]: a batch that is there holds its share already."""
+    """Return the ml of each ingredient still to be poured; a batch already made contains its share."""
     needs: dict[str, tuple[Ingredient, float]] = {}
     for planned_drink in evening:
         for pour in planned_drink.drink.pours:
@@ -216,7 +216,7 @@ def _garnish(evening: Sequence[ForTheEvening]) -> list[Purchase]:
 
 
 def _ice_kg(evening: Sequence[ForTheEvening], conditions: Conditions) -> float:
-    """Ice for tins and glasses, to the half kilogram, [kg]."""
+    """Return the ice for tins and glasses, to the half kilogram, [kg]."""
     grams = 0.0
     for planned_drink in evening:
         drink = planned_drink.drink

@@ -101,7 +101,7 @@ def _make(each: ToMake) -> Task:
 
 
 def _cuts(drinks: Sequence[EveningDrink]) -> dict[str, tuple[int, int]]:
-    """Zests, and wheels or wedges, by fruit."""
+    """Count zests, and wheels or wedges, by fruit."""
     cuts: dict[str, tuple[int, int]] = {}
     for drink in drinks:
         for garnish in drink.of.drink.serve.garnish:

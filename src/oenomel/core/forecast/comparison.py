@@ -198,7 +198,7 @@ def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
 
 
 def _lean(place: Place | None, parent: Place | None) -> str:
-    """Sweet against tart, where that is another reading than the parent's."""
+    """Return sweet against tart, where it differs from the parent's."""
     if place is None or parent is None or place.lean == parent.lean:
         return ""
     was = "stood level" if parent.lean == "level" else f"leant {parent.lean.removeprefix('leans ')}"
@@ -207,7 +207,7 @@ def _lean(place: Place | None, parent: Place | None) -> str:
 
 
 def _bubbles(co2: float, parent: float) -> str:
-    """Bubbles that came or went, in a sentence."""
+    """Describe bubbles that were added or lost."""
     if parent >= FIZZY and co2 < FLAT:
         return "The bubbles are gone: it is a still drink."
     if co2 >= FIZZY and parent < FLAT:
@@ -235,7 +235,7 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
 
 
 def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) -> str:
-    """Return the swap, or else the first pour that moved; sentence case, as a person would write it."""
+    """Return the swap as a name, or else the first pour that changed; in sentence case."""
     both = [(parent.pours[before], pour) for before, pour in zip(pairs, drink.pours, strict=True) if before is not None]
     for before, pour in both:
         if before.ingredient.name != pour.ingredient.name:
@@ -254,12 +254,12 @@ def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) ->
 
 
 def _certainty(word: str, sure: str) -> str:
-    """Compute how sure the direction of a difference is, in words."""
+    """Describe the certainty of a difference's direction."""
     return f"{sure} {word}" if sure else f"whether it is {word} can't be told"
 
 
 def _masking(name: str, steps: Mapping[str, float]) -> str:
-    """Sugar and acid mask each other: a hint where the other axis moves enough."""
+    """Return a hint where the other axis changes too, because sugar and acid mask each other."""
     other = {"sugar": "acid", "acid": "sugar"}.get(name)
     if other is None or not can_be_tasted(CROSSTALK * steps[other]):
         return ""
@@ -268,7 +268,7 @@ def _masking(name: str, steps: Mapping[str, float]) -> str:
 
 
 def _unseen(drink: Drink, parent: Drink) -> tuple[str, ...]:
-    """Return what composition can't see: an impression for each ingredient that came in, never "no change"."""
+    """Return the impressions of ingredients that came in, which composition doesn't show; never "no change"."""
     before = {pour.ingredient.slug for pour in parent.pours}
     came = {pour.ingredient.slug: pour.ingredient for pour in drink.pours if pour.ingredient.slug not in before}
     return tuple(f"{i.name}: {i.impression}." if i.impression else f"{i.name}: taste it alone first." for i in came.values())

@@ -127,7 +127,7 @@ _POINT_WORDS: Final = {"tin": "in the tin", "strained": "after the ice", "before
 
 @dataclass(frozen=True, slots=True)
 class _Case:
-    """A drink at one of its points: the pours that are in it by then, and the liquid they make."""
+    """A drink at one of its points: its pours so far, and their liquid."""
 
     drink: Drink
     conditions: Conditions
@@ -214,7 +214,7 @@ def _linear(case: _Case, figure: str) -> Why:
 
 
 def _pour(pour: Pour, told: _Linear, scale: float, divisor: str) -> Why:
-    """Return what one pour gives, kind by kind."""
+    """Explain the contribution of one pour, kind by kind."""
     parts = []
     for name, content, weight in zip(PROPERTIES, pour.ingredient.composition.vector, told.weights.tolist(), strict=True):
         if content == 0 or weight == 0:
@@ -243,7 +243,7 @@ def _pour(pour: Pour, told: _Linear, scale: float, divisor: str) -> Why:
 
 
 def _carbon_dioxide(case: _Case) -> Why:
-    """By mixing: what escapes while it is poured isn't counted."""
+    """Explain carbon dioxide by mixing; losses in pouring aren't counted."""
     volume_ml = float(case.liquid.volume_ml)
     parts = []
     for pour in case.pours:
@@ -293,7 +293,7 @@ def _ratio(case: _Case) -> Why:
 
 
 def _water(case: _Case) -> Why:
-    """Return the water from the ice is a leaf: it isn't the sum of anything, but its equation takes what is in the tin."""
+    """Explain the water from the ice: a leaf whose equation uses the contents of the tin."""
     method, conditions, served = case.drink.method, case.conditions, case.served
     model = dilution_model(method, conditions)
     tin = served.tin.tin
@@ -328,7 +328,7 @@ def _water(case: _Case) -> Why:
 
 
 def _temperature(case: _Case) -> Why:
-    """Return each liquid's temperature, weighed by its heat capacity."""
+    """Explain a temperature: the liquids' temperatures weighted by their heat capacities."""
     conditions, served = case.conditions, case.served
     at = temperatures(served, case.drink.method, conditions)
     name = f"Temperature {_POINT_WORDS[case.point]}"
@@ -352,6 +352,6 @@ def _temperature(case: _Case) -> Why:
 
 
 def _share_of_heat(one: Liquid, other: Liquid) -> float:
-    """Of the heat capacity of two liquids, what the first has."""
+    """Return the first liquid's share of the heat capacity of two."""
     heats = [float(liquid.tin.heat_capacity_j_per_k) if liquid.volume_ml > 0 else 0.0 for liquid in (one, other)]
     return heats[0] / sum(heats) if sum(heats) else 0.0

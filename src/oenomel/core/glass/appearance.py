@@ -79,7 +79,7 @@ def appearance_of(drink: Drink, volume_ml: float) -> Appearance | None:
 
 
 def _stacked(glass: Glass, lifted_ml: float, parts: Sequence[tuple[str, float, Sequence[Pour]]], air: float) -> tuple[list[Layer], float]:
-    """Layers from below, and the ml that they and the ice reach up to; ``air`` is shaken through the first of them."""
+    """Return the layers from below, and the volume up to their surface with the ice, [ml]; ``air`` is shaken into the first."""
     whole = sum(volume for _, volume, _ in parts)
     layers: list[Layer] = []
     reached = 0.0
@@ -101,7 +101,7 @@ def _foam_ml(drink: Drink) -> float:
 
 
 def _fill_words(glass: Glass, reached_ml: float, foam_ml: float) -> tuple[str, str]:
-    """Describe how full a glass is with its ice, as a state and in words."""
+    """Return how full a glass is with its ice, as a state and in words."""
     if reached_ml > glass.brim_ml:
         return "overflows", f"{reached_ml - glass.brim_ml:.0f} ml too much: it runs over"
     if reached_ml + foam_ml > glass.brim_ml:

@@ -132,7 +132,7 @@ def _glass(name: str, brim_ml: float, bowl: list[list[float]], stem_cm: float, f
 
 @cache
 def _volumes(bowl: tuple[tuple[float, float], ...]) -> list[float]:
-    """Return what a bowl holds up to each of its heights, [ml]."""
+    """Return the volume of the bowl up to each of its heights, [ml]."""
     volumes = [0.0]
     for (bottom, low), (top, high) in itertools.pairwise(bowl):
         volumes.append(volumes[-1] + math.pi * (top - bottom) / 3 * (low * low + low * high + high * high))

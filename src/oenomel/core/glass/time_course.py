@@ -111,7 +111,7 @@ def course_of(drink: Drink, served: Served, served_c: float, ice: ServingIce, co
 
 
 def _melting(glass: Liquid, served_c: float, ice: ServingIce, conditions: Conditions) -> tuple[Floats, Floats]:
-    """Water from the ice in g, and temperature, at each minute.
+    """Compute the water from the ice in g, and the temperature, at each minute.
 
     The drink takes heat from the room and gives it to the ice as far as it is warmer than its freezing point; the ice's surface
     shrinks as it goes.
@@ -148,7 +148,7 @@ def _melting(glass: Liquid, served_c: float, ice: ServingIce, conditions: Condit
 
 
 def _layers(drink: Drink, glass: Liquid, volume: Floats, dissolved: Floats) -> tuple[Layers | None, Layers | None]:
-    """Return the float and what lies below it: each nears the mixture, and together they hold what the drink holds."""
+    """Compute the float and the drink under it: both approach the mixture, and together they keep the drink's contents."""
     floated = [pour for pour in drink.pours if pour.stage == "floated" and pour.liquid_ml > 0]
     on_top = mix([pour.liquid_ml for pour in floated], [pour.ingredient.composition.vector for pour in floated]) if floated else None
     if on_top is None or on_top.volume_ml < LEAST_FLOAT_ML or on_top.volume_ml >= glass.volume_ml:
@@ -167,6 +167,6 @@ def _layers(drink: Drink, glass: Liquid, volume: Floats, dissolved: Floats) -> t
 
 
 def _axes(liquid: Liquid) -> tuple[float, float, float]:
-    """Alcohol in ml, sugar and acid in g."""
+    """Return alcohol in ml, sugar and acid in g."""
     contents = liquid.contents
     return float(contents[0]), float(contents[SUGAR_COLUMNS].sum()), float(contents[ACID_COLUMNS].sum())

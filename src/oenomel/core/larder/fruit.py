@@ -198,5 +198,5 @@ def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:
 
 
 def _sd_of(pieces: int, fruit: Fruit, known: PieceYield) -> float:
-    """Compute how far the juice of so many may be off: the crate's mean, and each fruit on its own."""
+    """Return the standard deviation of the juice of some pieces: that of the crate's mean, and of each fruit."""
     return math.hypot(pieces * known.sd_ml, math.sqrt(pieces) * PIECE_SD * fruit.piece_ml)

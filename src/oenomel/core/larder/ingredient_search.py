@@ -138,7 +138,7 @@ def folded(text: str) -> str:
 
 @lru_cache(maxsize=65536)
 def _stem(word: str) -> str:
-    """Return a word in the singular, in the spelling of the bar.
+    """Return a word in the singular, in one spelling.
 
     >>> [_stem(each) for each in ("berries", "peaches", "limes", "bitters", "grass", "whiskeys")]
     ['berry', 'peach', 'lime', 'bitter', 'grass', 'whisky']
@@ -166,7 +166,7 @@ def stems(text: str) -> tuple[str, ...]:
 
 
 def _naming(text: str) -> tuple[str, ...]:
-    """Return the words of a text that may name an ingredient; none where nobody would call one by so many."""
+    """Return the words of a text that may name an ingredient; empty for a text too long to be a name."""
     words = stems(text) if len(text) <= LONGEST_NAME else ()
     return words if len(words) <= MOST_WORDS else ()
 
@@ -273,9 +273,7 @@ class Index:
         return Found(entry.slug, entry.name, tier, by)
 
     def _fits(self, text: str, words: tuple[str, ...]) -> dict[int, tuple[Tier, int]]:
-        """Compute how well the words fit each ingredient that is called so, and the number of the name that fits best;
-        misspellings apart.
-        """
+        """Return how well words match each ingredient, and the index of its best name; without misspellings."""
         written, wanted = folded(text), Counter(words)
         best: dict[int, tuple[Tier, int]] = {}
         exact = set(self._named.get(written, ())) | set(self._unspaced.get("".join(words), ()))
@@ -288,7 +286,7 @@ class Index:
         return best
 
     def _with_all(self, words: Sequence[str]) -> set[int]:
-        """Numbers of the names in which each word stands, or a word that begins with it."""
+        """Return the indices of the names that have each word, or a word that begins with it."""
         holding = [self._beginning_with(word, self._vocabulary, self._of_phrases) for word in dict.fromkeys(words)]
         holding.sort(key=len)
         return set.intersection(*holding) if holding else set()
@@ -303,13 +301,13 @@ class Index:
         return result
 
     def _said_of(self, words: Sequence[str]) -> dict[int, tuple[Tier, int]]:
-        """Ingredients of which every word is said: in a name, in its kind, in how it tastes."""
+        """Return the ingredients that have every word in a name, their kind or their impression."""
         holding = [self._beginning_with(word, self._said_vocabulary, self._said) for word in words]
         owners = set.intersection(*holding) if holding else set()
         return dict.fromkeys(owners, (Tier.SAID_OF_IT, 0))
 
     def _misspelt(self, words: Sequence[str]) -> dict[int, tuple[Tier, int]]:
-        """Ingredients that are called nearly so: each unknown word is one that lies within a slip or two of it."""
+        """Return the ingredients with similar names: each unknown word is within one or two edits of a known one."""
         joined = "".join(words)
         tried = [self._spellings(word) for word in words]
         best: dict[int, tuple[int, int]] = {}
@@ -334,7 +332,7 @@ class Index:
         return {owner: (Tier.NEAR, number) for owner, (cost, number) in best.items() if cost // 100 == fewest}
 
     def _spellings(self, word: str) -> list[tuple[str, int]]:
-        """Return a word as it is, where it is known; else the known words that it may be, each with its slips."""
+        """Return a known word as it is, else the known words within the allowed edits, each with their number."""
         if word in self._of_phrases:
             return [(word, 0)]
         allowed = _slips_allowed(word)
@@ -349,7 +347,7 @@ def _has_letter(text: str) -> bool:
 
 
 def _slips_allowed(word: str) -> int:
-    """Return the number of letters that may be wrong, missing, too many or swapped; figures alone are never misspelt words."""
+    """Return the number of wrong, missing, extra or swapped letters allowed; none in figures."""
     return 0 if len(word) < _SHORTEST_MISSPELT or not _has_letter(word) else 1 if len(word) < 7 else 2
 
 

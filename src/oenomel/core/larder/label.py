@@ -128,7 +128,7 @@ def slug_for(name: str) -> str:
 
 
 def _bare(letter: str) -> str:
-    """Return a letter as it stands in a slug: without its accent where it is a Latin one, a hyphen for what is no letter."""
+    """Return a letter for a slug: Latin letters without accents, a hyphen for anything that isn't a letter."""
     base = unicodedata.normalize("NFKD", letter)
     if base[0].isascii():
         return "".join(char if char.isalnum() else "-" for char in base if char.isascii())
@@ -155,7 +155,7 @@ def _told_sugar(label: Label) -> SourcedValue | None:
 
 
 def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue | None:
-    """Return what the one it is like has, or the middle of its kind."""
+    """Return the value of the similar ingredient, or the mean of the kind."""
     values = [float(getattr(ingredient.composition, name)) for ingredient in kin]
     if not values:
         return None
@@ -168,7 +168,7 @@ def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue 
 
 
 def _parts(names: Sequence[str], total: SourcedValue | None, kin: Sequence[Ingredient], usual: str) -> list[SourcedValue]:
-    """Return a total of sugar or acid among its kinds, as the kin have it."""
+    """Divide a total of sugar or acid among its kinds, in the proportions of similar ingredients."""
     if total is None or total.value < DRY:
         return []
     shares = Counter({name: sum(ingredient.composition.row[COLUMN[name]] for ingredient in kin) for name in names})
@@ -182,7 +182,7 @@ def _parts(names: Sequence[str], total: SourcedValue | None, kin: Sequence[Ingre
 
 
 def _lent(like: Ingredient) -> list[SourcedValue]:
-    """Return what a bottle has besides, as far as it is like another: bubbles, protein, colour, bitterness."""
+    """Return further values of a similar ingredient: bubbles, protein, colour, bitterness."""
     names = ("co2", "protein", "fat", "gum", "salt", "bitterness", "cloudiness", "absorbance_red", "absorbance_green", "absorbance_blue")
     kept = [like.values[name] for name in names if name in like.values]
     why = f"as in {like.name}"
@@ -199,6 +199,6 @@ def _bubbles(kin: Sequence[Ingredient]) -> list[SourcedValue]:
 
 
 def _usual_slots(kin: Sequence[Ingredient]) -> tuple[SlotName, ...]:
-    """Slots that at least half of its kind can fill."""
+    """Return the slots that at least half of the kind can fill."""
     counted = Counter(slot for ingredient in kin for slot in ingredient.slots)
     return tuple(slot for slot, number in counted.most_common() if 2 * number >= len(kin))

@@ -145,7 +145,7 @@ def heat_capacity_j_per_k(water: ArrayLike, alcohol_g: ArrayLike, solids_g: Arra
 
 @cache
 def _sucrose() -> tuple[Floats, Floats]:
-    """Grams per 100 ml, and the room a gram takes up there, shape (rows,) each."""
+    """Return grams per 100 ml, and the volume that a gram takes up, shape (rows,) each."""
     brix, density = (column[1:] for column in _table("sucrose_solutions.csv", "brix", "density_g_per_ml"))
     grams = brix * density
     return grams, (100 - (100 - brix) * density / WATER_G_PER_ML) / grams
@@ -153,7 +153,7 @@ def _sucrose() -> tuple[Floats, Floats]:
 
 @cache
 def _room_of_salt() -> tuple[Floats, Floats]:
-    """Grams per 100 ml, and the room a gram takes up there, shape (rows,) each."""
+    """Return grams per 100 ml, and the volume that a gram of salt takes up, shape (rows,) each."""
     by_weight, density = _table("saline_solutions.csv", "salt_percent_by_weight", "density_g_per_ml")
     grams = by_weight * density
     return grams, (100 - (100 - by_weight) * density / WATER_G_PER_ML) / grams

@@ -206,7 +206,7 @@ def _check(reading: LotReading, ingredient: Ingredient) -> None:
 
 
 def _average(readings: Sequence[LotReading]) -> _Found:
-    """Combine readings of one kind, by how sure each is; less sure where they disagree by more than their devices explain."""
+    """Combine readings of one kind, weighted by precision; the uncertainty grows where they disagree by more than their devices' errors."""
     kind = READABLE[readings[0].what]
     sds = [reading.sd or max(kind.sd, kind.relative_sd * reading.value, 1e-6) for reading in readings]
     weights = [1 / sd**2 for sd in sds]
@@ -221,7 +221,7 @@ def _average(readings: Sequence[LotReading]) -> _Found:
 
 
 def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Found:
-    """Return a measured figure and what was assumed of it, by precision, as logarithms; what nobody was unsure of before gives way."""
+    """Combine a measured and an assumed value by precision, as logarithms; an assumed value without uncertainty is replaced."""
     if measured is None:
         return _Found(supposed, supposed_sd)
     if supposed <= 0 or supposed_sd <= 0:
@@ -236,7 +236,7 @@ def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Foun
 
 
 def _strength(supposed: Composition, read: Mapping[ReadingName, _Found]) -> _Found | None:
-    """Return the strength as measured: by its own reading, else by what a dry spirit weighs; raises where the two disagree."""
+    """Return the measured strength: by its own reading, else by the density of a dry spirit; raises where the two disagree."""
     estimate, weighed = read.get("abv"), read.get("density")
     if weighed is None or supposed.sugar >= DRY_G or supposed.abv < MISLEADS_FROM_ABV:
         return estimate
@@ -256,7 +256,7 @@ def _strength(supposed: Composition, read: Mapping[ReadingName, _Found]) -> _Fou
 
 
 def _abv_weighing(density: float, supposed: Composition) -> float:
-    """Return the strength at which something dry weighs so much, by halving."""
+    """Return the strength of a dry liquid with a given density, by bisection."""
     low, high = 0.0, 96.5
     for _ in range(40):
         middle = (low + high) / 2
@@ -266,7 +266,7 @@ def _abv_weighing(density: float, supposed: Composition) -> float:
 
 
 def _acid(supposed: Composition, titrated: _Found | None) -> _Found | None:
-    """Acid by weight from what titrates as citric: kinds keep their proportions."""
+    """Return the acid by weight from titratable acid as citric; kinds keep their proportions."""
     if titrated is None:
         return None
     share = supposed.acid / supposed.acid_as_citric if supposed.acid_as_citric > 0 else 1.0
@@ -274,7 +274,7 @@ def _acid(supposed: Composition, titrated: _Found | None) -> _Found | None:
 
 
 def _sugar(ingredient: Ingredient, read: Mapping[ReadingName, _Found], abv: _Found, acid: _Found, notes: list[str]) -> _Found | None:
-    """Sugar out of what is dissolved, which a refractometer or the density tells, less acid and the rest; the two readings average."""
+    """Return the sugar from dissolved matter, by refractometer or density, less acid and the rest; two readings are averaged."""
     supposed = ingredient.composition
     ways = [
         estimate
@@ -301,7 +301,7 @@ def _sugar(ingredient: Ingredient, read: Mapping[ReadingName, _Found], abv: _Fou
 
 
 def _by_refractometer(read: _Found | None, abv: _Found, notes: list[str]) -> _Found | None:
-    """Grams dissolved in 100 ml."""
+    """Return the grams dissolved in 100 ml, by the refractometer."""
     if read is None:
         return None
     pulled = BRIX_PER_ABV * abv.value
@@ -320,7 +320,7 @@ def _by_refractometer(read: _Found | None, abv: _Found, notes: list[str]) -> _Fo
 
 
 def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Found | None:
-    """Grams dissolved in 100 ml, of what isn't dry."""
+    """Return the grams dissolved in 100 ml, by the density, of a liquid that isn't dry."""
     if read is None or (supposed.abv >= MISLEADS_FROM_ABV and supposed.sugar < DRY_G):
         return None
     if abv.value < MISLEADS_FROM_ABV:
@@ -344,7 +344,7 @@ def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Fou
 
 
 def _dissolved_weighing(density: float, abv: float) -> float:
-    """Grams of sugar in 100 ml at which something of a strength weighs so much, by halving; nothing where it is lighter."""
+    """Return the grams of sugar in 100 ml that give a density at a strength, by bisection; 0 where the liquid is lighter."""
     low, high = 0.0, 120.0
     for _ in range(40):
         middle = (low + high) / 2
@@ -353,7 +353,7 @@ def _dissolved_weighing(density: float, abv: float) -> float:
 
 
 def _posterior(supposed: Composition, figures: Sequence[Estimate], read: Mapping[ReadingName, _Found]) -> Composition:
-    """Return the composition with what is now held of it."""
+    """Return the composition with the posterior values."""
     abv, sugar, acid = figures
     spread = {name: sd for name, sd in supposed.spread.items() if name not in (*SUGARS, *ACIDS, "sugars", "acids", "abv")}
     for name, estimate in (("abv", abv), ("sugars", sugar), ("acids", acid)):
@@ -378,7 +378,7 @@ def _scaled(kinds: Mapping[str, float], total: float, held: float, usual: str) -
 
 
 def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Estimate]) -> dict[str, SourcedValue]:
-    """Return the sourced values with what was measured in them, so that "why this number?" finds the reading."""
+    """Return the sourced values with the readings among them, so that "why this number?" shows them."""
     values = dict(ingredient.values)
     for estimate, kinds, names in zip(figures, ({"abv": held.abv}, held.sugars, held.acids), ("abv", "sugars", "acids"), strict=True):
         if estimate.measured is None:

@@ -78,7 +78,7 @@ def _by_the_litre(ingredient: Ingredient, ml: float) -> PartCost:
 
 
 def _times(price: float | None, amount: float) -> float | None:
-    """Return what so many grams or millilitres cost by the price of a thousand."""
+    """Return the cost of some grams or millilitres, from the price of a thousand."""
     return None if price is None else price * amount / 1000
 
 

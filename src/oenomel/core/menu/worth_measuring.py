@@ -62,13 +62,13 @@ def worth_measuring(
 
 
 def _is_felt(forecast: Forecast, axis: str) -> bool:
-    """Check whether what is unsure of an axis could be tasted: to where there is no doubt, no measurement needs to go."""
+    """Check whether the uncertainty of an axis could be tasted: if not, measuring is useless."""
     interval = forecast.interval80[axis]
     return can_be_tasted(float(steps_between(interval.high, interval.low, AXES[axis])) / 2)
 
 
 def _shares(forecast: Forecast, axis: str) -> dict[str, float]:
-    """Return what part of the variance of an axis the contents of each ingredient decide."""
+    """Return the share of an axis's variance that each ingredient's composition causes."""
     figure = ("volume_ml", "abv", "sugar", "acid").index(axis)
     moves = {unknown: float(effect[figure]) ** 2 for unknown, effect in forecast.doubt.effects.items()}
     whole = sum(moves.values())

@@ -84,7 +84,7 @@ def counted_words(pour: Pour, count: float) -> str:
 
 
 def _in_its_unit(pour: Pour, share: float) -> float | None:
-    """Return an amount in the unit it was written in; None where it can't be told in it."""
+    """Return an amount in the unit it was written in; None where that is impossible."""
     if pour.amount is not None:
         return pour.amount * share
     per_unit = {"piece": pour.ingredient.piece_ml, "leaf": pour.ingredient.piece_ml}.get(pour.unit, ML_PER_UNIT.get(pour.unit))

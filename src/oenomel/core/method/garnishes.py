@@ -67,7 +67,7 @@ def _score(garnish: Ingredient, pours: list[Ingredient], in_stock: Collection[st
 
 
 def _main(ingredient: Ingredient) -> str:
-    """Return what it smells of first."""
+    """Return an ingredient's strongest aroma."""
     return max(ingredient.aroma, key=lambda tag: ingredient.aroma[tag])
 
 
@@ -87,7 +87,7 @@ def _how(garnish: Ingredient, drink: Drink) -> str:
 
 
 def _instead(garnish: Ingredient, offered: list[Ingredient]) -> str:
-    """Return what smells most like it: where it is out of season or out."""
+    """Return the garnish with the most similar aroma, as a substitute."""
     alike = max(
         (ingredient for ingredient in offered if ingredient.slug != garnish.slug), key=lambda each: likeness(garnish, each), default=None
     )

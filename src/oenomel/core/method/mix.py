@@ -105,7 +105,7 @@ def _poured(making: Making, index: int, pour: Pour, has_juice: bool) -> Step:
 
 
 def _handled(making: Making, pour: Pour, has_juice: bool) -> tuple[str, str] | None:
-    """Return what is done with a pour that isn't only poured, and how far or why; None for one that is."""
+    """Return how a pour is handled that isn't simply poured, and how far or why; None for one that is."""
     what, vessel, name = making.of(pour), making.vessel, pour.ingredient.said
     if pour.ingredient.kind == "plant" and PEEL.search(name):
         return f"Put {what} into the {vessel}.", "Its oil goes in too."
@@ -124,7 +124,7 @@ def _handled(making: Making, pour: Pour, has_juice: bool) -> tuple[str, str] | N
 
 
 def _sugar_stirred(making: Making, what: str, pour: Pour, has_juice: bool) -> str:
-    """Dry sugar goes into what is sharp, or into the fruit; without either into what comes first."""
+    """Return where dry sugar is stirred in: the sour pour, or the fruit; else the first pour."""
     if has_juice:
         does, into = ("Muddle", "with") if pour.unit == "piece" else ("Stir", "into")
         return f"{does} {what} {into} the juice in the {making.vessel}."
@@ -134,7 +134,7 @@ def _sugar_stirred(making: Making, what: str, pour: Pour, has_juice: bool) -> st
 
 
 def _soaked(making: Making, index: int, cube: Pour, bitters: list[tuple[int, Pour]]) -> Iterator[Step]:
-    """Yield a cube of sugar without a juice is soaked with the bitters and muddled with them."""
+    """Yield the steps of a sugar cube without juice: it is soaked with the bitters and muddled."""
     yield Step(f"pour: {cube.ingredient.slug}", "pour", f"Put {making.of(cube)} into the {making.vessel}.", pour=index)
     for at, pour in bitters:
         words = f"Soak it with {making.of(pour)}."
@@ -144,7 +144,7 @@ def _soaked(making: Making, index: int, cube: Pour, bitters: list[tuple[int, Pou
 
 
 def _decides(pour: Pour, juices: list[str]) -> bool:
-    """Check whether it is fruit that differs so much that the tongue has to say: what is muddled, and juice that isn't of citrus."""
+    """Check whether a pour is fruit too variable to measure: muddled fruit, and juice other than citrus."""
     if pour.ingredient.kind == "plant":
         return is_pressed(pour) and not _is_leaf(pour) and pour.volume_ml > 0
     return pour.ingredient.kind == "juice" and not any(fruit in pour.ingredient.said.lower() for fruit in juices)

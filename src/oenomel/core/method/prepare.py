@@ -52,7 +52,7 @@ def bare(what: str) -> str:
 
 
 def _cut(making: Making) -> Iterator[Step]:
-    """Zest and wheels are cut before the fruit is juiced: afterwards there is nothing left to cut."""
+    """Yield the steps of cutting zest and wheels, before the fruit is juiced."""
     fruit = pressed(making)
     named = [garnish.what for garnish in making.drink.serve.garnish]
     named += [pour.ingredient.said for pour in making.drink.pours if pour.stage == "garnish"]
@@ -92,7 +92,7 @@ def _edge(making: Making, index: int, pour: Pour) -> Iterator[Step]:
 
 
 def _wetted_with(making: Making, told: str, fruit: list[str]) -> tuple[str, str]:
-    """Return what the edge is wetted with, and the fruit that is juiced only afterwards, if it is one."""
+    """Return what wets the rim, and the fruit for it if that is juiced afterwards."""
     if told:
         citrus = _CITRUS.search(told)
         if citrus and not _ADDS_NOTHING.search(told):

@@ -40,7 +40,9 @@ def generated_steps(drink: Drink, way: MethodOptions = _STANDARD) -> list[Step]:
 
 
 def _with_own_lines(steps: list[Step], lines: Sequence[OwnStep]) -> list[Step]:
-    """Return a line told instead of a step takes its place, and without words takes it away; others stand before their moment."""
+    """Return the steps with the drink's own lines: one with a key replaces that step, or removes it if empty; others stand before
+    their moment.
+    """
     told_instead = {line.instead_of: line.text for line in lines if line.instead_of}
     all_steps = [_with_text(step, told_instead[step.key]) if step.key in told_instead else step for step in steps]
     all_steps = [step for step in all_steps if step.words]
@@ -56,13 +58,13 @@ def _with_text(step: Step, text: str) -> Step:
 
 
 def _index_of(steps: Sequence[Step], before: str) -> int:
-    """Find where a line stands: before its moment, or where there is none before the next that there is; else at the end."""
+    """Return the index of a line: before its moment, or the next moment that exists; else at the end."""
     wanted = _MOMENTS.index(before)
     return next((at for at, step in enumerate(steps) if step.moment is not None and _MOMENTS.index(step.moment) >= wanted), len(steps))
 
 
 def _in_own_order(steps: list[Step], method: Method) -> list[Step]:
-    """Let the steps that the drink orders exchange their places among themselves; the rest stays where it is."""
+    """Reorder the steps that the drink orders, among themselves; the others stay."""
     by_key = {step.key: step for step in steps}
     wished = [by_key[key] for key in dict.fromkeys(method.order) if key in by_key]
     next_one = iter(wished)
@@ -71,7 +73,7 @@ def _in_own_order(steps: list[Step], method: Method) -> list[Step]:
 
 
 def _with_keys_of_their_own(steps: Iterable[Step]) -> list[Step]:
-    """Return two pours of one thing are two steps."""
+    """Give equal steps different keys: two pours of one ingredient are two steps."""
     seen: Counter[str] = Counter()
     with_keys = []
     for step in steps:

@@ -55,7 +55,7 @@ def _offered(drink: Drink, book: Sequence[str]) -> Iterator[str]:
 
 
 def _own(name: str) -> list[str]:
-    """Return the words of a name that are the bar's own: not its family's, no little ones."""
+    """Return the words of a name that are distinctive: not its family, no short words."""
     return [word for word in name.split() if word.isalpha() and word.lower() not in _NO_WORDS and len(word) > 2]
 
 

@@ -125,14 +125,14 @@ class Pourer:
         return Poured(volumes, figures, minima.J, self.home.distances(at))
 
     def _staying(self, drawn: Ints) -> Floats:
-        """Return what doesn't move, at its usual measure, shape (combinations, parts), [ml]."""
+        """Return the roles with a fixed amount at their usual measure, shape (combinations, roles), [ml]."""
         volumes: Floats = np.where(drawn != NONE, self.usual[np.arange(len(ORDER)), np.maximum(drawn, 0)], 0.0)
         volumes[:, [ORDER.index(part) for part in (*BALANCING, "base2")]] = 0.0
         return volumes
 
     def _ladder(self, part: str, drawn: Ints) -> Floats:
-        """Mark between which a part is poured, shape (combinations, marks), rising, [ml]: none above what is loud; of two that share a base
-        only what can be halved.
+        """Return the marks of a role, shape (combinations, marks), rising, [ml]: none above its loudness limit; for a shared base only
+        those that can be halved.
         """
         column = ORDER.index(part)
         most = self.most[column, np.maximum(drawn[:, column], 0)]
@@ -146,7 +146,7 @@ class Pourer:
         return quiet_ones
 
     def _brings(self, part: str, drawn: Ints) -> Floats:
-        """Return what a ml of a part brings; of a shared base half of each."""
+        """Return what a ml of a role contributes; for a shared base half of each."""
         brings: Floats = self.per_ml[np.maximum(drawn[:, ORDER.index(part)], 0)]
         if part != "base":
             return brings
@@ -164,7 +164,7 @@ class Pourer:
 
 
 def _in_the_tin(sums: Floats) -> Floats:
-    """ml, ml of alcohol, g of sugar and of acid, from ml and a hundredfold sugar, acid and alcohol."""
+    """Convert ml and a hundredfold sugar, acid and alcohol to ml, ml of alcohol, g of sugar and g of acid."""
     return np.stack([sums[0], sums[3] / 100, sums[1] / 100, sums[2] / 100])
 
 
@@ -182,7 +182,9 @@ def _on_grid(ml: float, grid_ml: float) -> bool:
 
 
 def _target(wish: Criteria, home: TypicalRange) -> Target:
-    """Home, moved by the palate and the sweet tooth as far as it stays a typical range, with the strength wished for."""
+    """Return the target: the middle of the typical range, moved by the palate and the wished sweetness as far as it stays typical,
+    with the wished strength.
+    """
     off = np.array(wish.off) + np.array([{"dry": -1.0, "sweet": 1.0}.get(wish.sweetness, 0.0), 0.0, 0.0])
     middle = home.points.mean(axis=0)
     if off.any():

@@ -130,7 +130,7 @@ def _may(each: Ingredient, wish: Criteria) -> bool:
 
 
 def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
-    """Return the form that a drink is served in, and its edge."""
+    """Return the form that a drink is served in, and its rim."""
     slots = {pour.slot for pour in drink.pours}
     lead = max(drink.pours, key=lambda pour: (pour.slot == "base", pour.liquid_ml)).ingredient
     salted = lead.slug in salted_edges() and "texture" not in slots
@@ -149,7 +149,7 @@ def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
 
 
 def _garnish(drink: Drink, wish: Criteria, larder: Larder) -> tuple[Garnish, ...]:
-    """Return one garnish that echoes something; over egg always one for the nose, else none where it adds nothing."""
+    """Return a garnish that echoes a pour; for a drink with egg always one with an aroma; else None where it adds nothing."""
     # A rum may smell of bananas; nobody hangs one on its glass for that.
     telling = [pour.ingredient for pour in drink.pours if pour.slot != "base"]
     smelt = {tag for ingredient in telling for tag, weight in ingredient.aroma.items() if weight > 1}
@@ -219,7 +219,7 @@ def _in_a_glass_that_holds_it(forecast: Forecast) -> Drink:
 
 
 def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
-    """Find which parts are kin, and which is the odd one, with its measure."""
+    """Describe the aromas that go together, and the odd one with its measure."""
     smelt = [pour for pour in drink.pours if pour.ingredient.aroma and pour.stage not in ("rim", "garnish")]
     if len(smelt) < 2:
         return ("Little here has a smell of its own: the balance has to carry it.",)
@@ -242,7 +242,7 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
 
 
 def _beside(one: Ingredient, other: Ingredient, table: KinshipTable) -> str:
-    """Return the two smells of a pair that make it kin, or the one that both have."""
+    """Return the two aromas of a pair that go together, or the one that both have."""
     lead, second = min(
         itertools.product(one.aroma, other.aroma),
         key=lambda pair: (-one.aroma[pair[0]] * other.aroma[pair[1]] * table.value(frozenset(aromas()[tag].group for tag in pair)), pair),
@@ -265,7 +265,7 @@ def _measure(pour: Pour) -> str:
 
 
 def _sure_words(forecast: Forecast) -> tuple[str, ...]:
-    """Find where it stands with its doubt, and what makes the least sure figure unsure."""
+    """Describe the drink's place in its typical range with its uncertainty, and the main source of that."""
     served, ends, in_range = forecast.served, forecast.interval80, forecast.place
     assert in_range is not None
     lean = ", level between sweet and tart" if in_range.lean == "level" else f", {in_range.lean}"
@@ -280,7 +280,7 @@ def _sure_words(forecast: Forecast) -> tuple[str, ...]:
 
 
 def _differs(drink: Drink, other: Drink) -> str:
-    """Return what a drink has that another hasn't, part by part."""
+    """Describe what distinguishes a drink from another, slot by slot."""
     mine = {pour.ingredient.slug: pour for pour in drink.pours if pour.stage not in ("rim", "garnish")}
     its = {pour.ingredient.slug: pour for pour in other.pours if pour.stage not in ("rim", "garnish")}
     came = [mine[slug] for slug in mine if slug not in its]

@@ -114,7 +114,7 @@ def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured,
 
 
 def _seen(ground: SearchContext, sifted: Sifted, at: Poured, rows: Ints) -> list[str]:
-    """Return the colours of these as poured, as `swatch` has them."""
+    """Return the colours of these drinks, as `swatch` does."""
     drawn, volumes = sifted.drawn[rows], at.volumes[rows]
     index, share = np.maximum(drawn, 0), np.where(drawn != NONE, volumes, 0.0) / at.figures[0, rows][:, None]
     air = np.where(share > 0, ground.air[index], 0.0).max(axis=1)

@@ -171,8 +171,8 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
 
 
 def _exempt(ground: SearchContext, wish: Criteria, space: Space) -> NDArray[np.bool_]:
-    """Find which ingredients may come as often as they like, shape (parts, ingredients): the sour, what is asked for, and who plays a part
-    that every drink has, where so few do that a handful couldn't be filled otherwise.
+    """Return which ingredients may be in any number of drinks, shape (roles, ingredients): sours, those asked for, and those in a role
+    that has too few others to fill a handful.
     """
     exempt = np.zeros((len(ORDER), len(ground.ingredients)), dtype=np.bool_)
     exempt[ORDER.index("sour")] = True

@@ -169,7 +169,7 @@ class SearchContext:
         return self._poured[key]
 
     def _sensible(self, drawn: Ints, wish: Criteria) -> Bools:
-        """Find which a bartender wouldn't refuse on sight; what somebody asks for by name is his own affair."""
+        """Return which combinations a bartender wouldn't refuse on sight; ingredients asked for by name are always allowed."""
         there = drawn != NONE
         asked = np.array([ingredient.slug in wish.must for ingredient in self.ingredients])
         allowed = np.ones(len(drawn), dtype=np.bool_)
@@ -196,7 +196,7 @@ class SearchContext:
         return allowed
 
     def _kinship(self, drawn: Ints) -> tuple[Floats, Bools]:
-        """Mean kinship over the pairs that smell, and whether each pour that smells has a link."""
+        """Return the mean pairing value over the pairs with an aroma, and whether each aromatic pour has a partner."""
         index = np.maximum(drawn, 0)
         smell, smelt = self.smell[index], (drawn != NONE) & self.smelt[index]
         total, pairs = np.zeros(len(drawn)), np.zeros(len(drawn))
@@ -223,7 +223,7 @@ class SearchContext:
         return Features(membership, smell_of(membership, self.by_tag))
 
     def _novelty(self, drawn: Ints) -> tuple[Floats, Ints]:
-        """Distance from the nearest drink of the book, and which that is."""
+        """Return the distance from the nearest drink of the book, and its index."""
         if not self.book:
             return np.ones(len(drawn)), np.full(len(drawn), -1)
         novelty, nearest = np.empty(len(drawn)), np.empty(len(drawn), dtype=np.int64)
@@ -236,7 +236,7 @@ class SearchContext:
         return novelty, nearest
 
     def _from_book(self, drawn: Ints) -> Floats:
-        """Distance of each combination from each drink of the book, shape (n, book), as `apart` has it.
+        """Return the distance of each combination from each drink of the book, shape (n, book), as `distance_of` defines it.
 
         A combination holds few ingredients: summing over its parts takes a tenth of the time of comparing whole rows.
         """

@@ -104,7 +104,7 @@ class Space:
 
 
 def _sound(drawn: Ints) -> NDArray[np.bool_]:
-    """Find which hold nothing twice."""
+    """Return which combinations have no ingredient twice."""
     sound = np.ones(len(drawn), dtype=np.bool_)
     for one, other in itertools.combinations(range(len(ORDER)), 2):
         sound &= (drawn[:, one] != drawn[:, other]) | (drawn[:, one] == NONE)
@@ -148,7 +148,7 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
 
 
 def _could_play(each: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
-    """Find which parts something that must be used could play; raises DomainError where it is left out or there is none."""
+    """Return the roles that a required ingredient could play; raises DomainError where it is excluded or there is none."""
     if _left_out(each, wish):
         raise DomainError(f"{each.name} is asked for, but {_left_out(each, wish)}: drop one of them")
     possible = tuple(part for part in parts if PARTS[part].could(each, wish))
@@ -159,7 +159,7 @@ def _could_play(each: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple
 
 
 def _in_order(held: Mapping[str, int]) -> bool:
-    """Check whether of parts that are alike what is asked for stands in the first, and two in the larder's order."""
+    """Check whether, of interchangeable roles, a required ingredient is in the first, and two are in the larder's order."""
     return all(second not in held or (first in held and held[first] < held[second]) for first, second in TWINS)
 
 
@@ -181,7 +181,7 @@ def _cells(shape: tuple[str, ...], held: Mapping[str, int], players: Mapping[str
 
 
 def _splits(bases: Sequence[int], ingredients: Sequence[Ingredient]) -> Splits:
-    """With which others each of these shares a base."""
+    """Return for each ingredient those it may share a base with."""
     sharing = [base for base in bases if shares_a_base(ingredients[base].slug)]
     return {one: [other for other in sharing if may_split(ingredients[one].slug, ingredients[other].slug)] for one in sharing}
 
@@ -192,7 +192,7 @@ def _allowed(each: Ingredient, wish: Criteria) -> bool:
 
 
 def _left_out(each: Ingredient, wish: Criteria) -> str:
-    """Explain why a wish leaves an ingredient out; empty where it doesn't."""
+    """Explain why criteria exclude an ingredient; empty where they don't."""
     if wish.pool is not None and each.slug not in wish.pool:
         return "it isn't at hand"
     if wish.without_alcohol and not is_non_alcoholic(each.composition.abv):

@@ -45,7 +45,7 @@ def salted_edges() -> frozenset[str]:
 
 @cache
 def _rows() -> Mapping[str, str]:
-    """Return the row of spirits that each slug stands in."""
+    """Return the row of spirits that each slug belongs to."""
     return {slug: name for name, slugs in _table()["spirits"]["rows"].items() for slug in slugs}
 
 

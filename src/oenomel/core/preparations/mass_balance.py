@@ -221,12 +221,14 @@ def may_be_strained_out(line: RecipeLine) -> bool:
 
 
 def _goes_off(preparation: Preparation) -> bool:
-    """Check whether water can go off: on the fire, or because somebody weighed that it did."""
+    """Check whether a step loses water: it heats, or the loss was weighed."""
     return preparation.is_heated or any(step.evaporated_g for step in preparation.steps)
 
 
 def _worked(preparation: Preparation, put_in: Floats, off: float | None, held: float, rate: float) -> tuple[Floats, float, Floats]:
-    """Liquid, what went off, and what was strained out; ``off`` is how much goes off in all, by default what the steps say."""
+    """Return the liquid, the evaporated water, and what was strained out; ``off`` is the total evaporation, by default that of the
+    steps.
+    """
     liquid, out, gone = put_in.sum(axis=0), np.zeros(len(MATTER)), 0.0
     firsts = [i for i, step in enumerate(preparation.steps) if step.do in ("simmer", "boil") or step.evaporated_g]
     # Where nothing stands on the fire, a reading still may say that there was less water than was written.
@@ -264,7 +266,7 @@ def _thrown(preparation: Preparation, step: KitchenStep) -> Sequence[int]:
 
 
 def _strained(liquid: Floats, thrown: Floats, held: float) -> tuple[Floats, Floats]:
-    """Return the liquid without what is thrown away: its pulp, and the liquid that this holds back."""
+    """Return the liquid after straining: without its pulp, and the liquid that this retains."""
     pulp = np.zeros(len(MATTER))
     pulp[PULP] = thrown[:, PULP].sum()
     clear = liquid - pulp
@@ -280,7 +282,7 @@ Worked = Callable[..., tuple[Floats, float, Floats]]
 
 
 def _to_size(after: Worked, wanted: float, size: Callable[[Floats], float], what: str, put_in: Floats) -> tuple[Floats, float, Floats]:
-    """Return what went off so that so much is left; where it is more than without, less was held back."""
+    """Return the evaporation that leads to the measured size; where that is larger than without any, less liquid was retained."""
     unit = "g" if what == "weight" else "ml"
     most = float(size(after(0.0)[0]))
     if wanted > most:
@@ -305,7 +307,7 @@ def _to_size(after: Worked, wanted: float, size: Callable[[Floats], float], what
 
 
 def _to_brix(after: Worked, wanted: float, put_in: Floats) -> tuple[Floats, float, Floats]:
-    """Return what went off so that the reading is right; a little below nothing where there was more water than was written."""
+    """Return the evaporation that leads to the measured °Bx; slightly negative where there was more water than written."""
     supposed = brix_of(after(0.0)[0])
     if supposed <= 0:
         raise ImpossibleMeasurement("there is no sugar in it that a refractometer could tell")
@@ -323,7 +325,7 @@ def _to_brix(after: Worked, wanted: float, put_in: Floats) -> tuple[Floats, floa
 
 
 def _root(falls: Callable[[float], float], low: float, high: float) -> float:
-    """Find where something that falls crosses nothing, by halving; the nearer end where it doesn't."""
+    """Find the zero of a falling function by bisection; the nearer end where there is none."""
     if falls(low) <= 0:
         return low
     if falls(high) >= 0:
@@ -337,9 +339,7 @@ def _root(falls: Callable[[float], float], low: float, high: float) -> float:
 
 
 def _left_behind(preparation: Preparation, liquid: Floats, out: Floats, decided: str) -> float:
-    """Return the share of the finished liquid that stayed in the pot and the strainer, by a final weight or volume that decides no
-    strength.
-    """
+    """Return the share of the finished liquid lost in the pot and the strainer, by a final weight or volume that sets no strength."""
     final = preparation.final
     if decided in ("weight", "volume") or (final.weight_g is None and final.volume_ml is None):
         return 0.0

@@ -189,7 +189,7 @@ def prepared(preparation: Preparation) -> Outcome:
 
 
 def _figures(liquid: Floats) -> Floats:
-    """Strength, sugar and acid per 100 ml, °Bx, and weight."""
+    """Return strength, sugar and acid per 100 ml, °Bx, and weight."""
     volume = volume_ml_of(liquid)
     alcohol = liquid[MATTER.index("alcohol")] / ETHANOL_G_PER_ML
     return np.array(
@@ -204,7 +204,7 @@ def _figures(liquid: Floats) -> Floats:
 
 
 def _one_by_one(preparation: Preparation, pot: Pot) -> list[Unsure]:
-    """Return each unknown off by one standard deviation, the rest as written."""
+    """Return the factors with each unknown off by one standard deviation in turn."""
     plain, uncertain_pours = as_written(preparation), []
     for i, line in enumerate(preparation.lines):
         sugar_sd, acid_sd = _content_sds(line)
@@ -294,7 +294,7 @@ def _why(preparation: Preparation, pot: Pot) -> list[str]:
 
 
 def _kinds(kinds: Mapping[str, float]) -> str:
-    """Grams of each kind, where there are several."""
+    """Return the grams of each kind, where there are several."""
     kinds_in_words = [f"{kind} {grams:.{1 if grams >= 1 else 2}f} g" for kind, grams in kinds.items() if grams >= LEAST_TOLD]
     return ", ".join(kinds_in_words) if len(kinds_in_words) > 1 else ""
 
@@ -305,7 +305,7 @@ def _line_words(line: RecipeLine, matter: Floats) -> str:
 
 
 def _whence(line: RecipeLine) -> str:
-    """Find where a weight or a content comes from, where somebody could ask."""
+    """Explain where an assumed weight or content comes from."""
     by_the_cup = line.unit in ("cup", "tbsp", "tsp") and line.g_per_cup is None
     if isinstance(line.what, Good) and line.what.why and (line.what.is_strained_out or by_the_cup):
         return f" ({line.what.why})"
@@ -313,7 +313,7 @@ def _whence(line: RecipeLine) -> str:
 
 
 def _brings(matter: Floats) -> list[str]:
-    """Return the grams that count, in words."""
+    """Describe the grams of the main components."""
     named = (
         (SUGAR_OF, "sugar"),
         (ACID_OF, "acid"),

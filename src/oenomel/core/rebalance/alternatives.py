@@ -78,7 +78,7 @@ def alternatives_of(
 
 
 def _least(variants: Sequence[Variant], aim: Objective, conditions: Conditions, cut: float, budget: Budget) -> Rebalanced | None:
-    """Return the best of these that moves anything, if its J is under the cut."""
+    """Return the best of these answers that moves anything, if its J is under the cut."""
     if not variants or not variants[0].free:
         return None
     (drink,), minima = best_of(variants, aim, conditions, cut, budget, answered=True)
@@ -89,12 +89,12 @@ def _least(variants: Sequence[Variant], aim: Objective, conditions: Conditions, 
 
 
 def _who(answer: Rebalanced) -> frozenset[object]:
-    """Find which pours an answer moves."""
+    """Return which pours an answer moves."""
     return frozenset(move.ingredient.slug if move.joined else move.pour for move in answer.moves)
 
 
 def _dearest(drink: Drink, moves: Sequence[Move]) -> int | None:
-    """Return the moved pour that cost most of the drink's character."""
+    """Return the moved pour with the largest identity cost."""
     own = [move for move in moves if not move.joined]
     if not own:
         return None
@@ -102,12 +102,12 @@ def _dearest(drink: Drink, moves: Sequence[Move]) -> int | None:
 
 
 def _part(move: Move) -> float:
-    """Compute how much of a pour a move takes or adds, as a part of it."""
+    """Return a move as a fraction of its pour."""
     return abs(move.after_ml - move.before_ml) / move.before_ml if move.before_ml > 0 else 1.0
 
 
 def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
-    """Return what sets a way apart from the others: nearest, one pour only, or what it keeps, takes in and leaves out."""
+    """Return what distinguishes a way from the others: nearest, one pour only, or what it keeps, adds and leaves out."""
     if not way.moves:
         return "Nothing need move" if way.reached else "Nothing brings it nearer"
     joined = [move.ingredient.said for move in way.moves if move.joined]
@@ -128,12 +128,12 @@ def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
 
 
 def _off(way: Rebalanced) -> float:
-    """Compute how far a way stays off the target, as J counts it."""
+    """Return the distance of a way from the target, in J."""
     return way.costs.sugar + way.costs.acid + way.costs.abv + way.costs.volume_ml
 
 
 def _cost(drink: Drink, way: Rebalanced) -> str:
-    """Return what a way costs of what the drink is known by, in words."""
+    """Describe the identity cost of a way."""
     costs_in_words = [
         _moved(move)
         for move in way.moves
@@ -143,7 +143,7 @@ def _cost(drink: Drink, way: Rebalanced) -> str:
 
 
 def _moved(move: Move) -> str:
-    """Compute how much less or more of a pour, in parts of it."""
+    """Describe how much less or more of a pour, as a fraction of it."""
     name, part = move.ingredient.said, _part(move)
     if move.after_ml == 0:
         return f"the {name} goes"

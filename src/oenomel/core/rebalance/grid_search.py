@@ -144,7 +144,7 @@ def cost_of(sums: Floats, goal: Goal, method: Method, conditions: Conditions) ->
 
 
 def _tin(sums: Floats) -> Tin:
-    """Return what is in the tin. A curve asks for its strength only, so its sugar and acid may be missing."""
+    """Return the contents of the tin. A curve needs its strength only, so its sugar and acid may be missing."""
     if len(sums) == len(SUMS):
         return Tin(sums[4], sums[5], sums[6], sums[7])
     return Tin(sums[4], sums[5], sums[4], sums[4])
@@ -171,7 +171,7 @@ def guess(problems: Problems) -> Minima:
 
 
 class _Search:
-    """Best drinks so far, and the boxes that may hold a better one."""
+    """The best drinks so far, and the boxes that may hold a better one."""
 
     def __init__(self, problems: Problems, cut: float | Floats, budget: Budget) -> None:
         self.of, self.budget = problems, budget
@@ -267,7 +267,7 @@ class _Search:
                 return
 
     def _continuous(self) -> Floats:
-        """Volumes that come close to the goal if any volume could be poured, shape (pours, problems); a few damped Gauss–Newton steps."""
+        """Return volumes close to the target without a grid, shape (pours, problems), by a few damped Gauss–Newton steps."""
         goal, of = self.of.goal, self.of
         least, most = of.values[:, :, 0], of.values[:, :, -1]
         v = self.now_value
@@ -291,7 +291,7 @@ class _Search:
         return v
 
     def _around(self, v: Floats) -> tuple[Ints, Ints]:
-        """Rungs just below and just above volumes."""
+        """Return the rungs just below and just above volumes."""
         high = np.minimum((self.of.values < v[:, :, None]).sum(axis=2), self.of.counts - 1)
         return np.maximum(high - 1, 0), high
 
@@ -326,7 +326,9 @@ class _Search:
         return Minima(np.where(hit, self.best, np.inf), self.best_problem, self.best_index, volumes, self.proved, self.evaluated)
 
     def _parts(self, owner: Ints, low: Ints, high: Ints, effect: Floats) -> tuple[Ints, Ints, Ints]:
-        """Return each box cut in half across the pour that moves the drink most within it; across the next one too where boxes are few."""
+        """Return each box cut in half across the pour that changes the drink most within it; across the next one too where there are
+        few boxes.
+        """
         for _ in range(2 if len(owner) <= FEW_BOXES else 1):
             box = np.arange(len(owner))
             across = np.where(high > low, effect, -1.0).argmax(axis=0)
@@ -340,7 +342,9 @@ class _Search:
         return owner, low, high
 
     def _shrink(self, owner: Ints, low: Ints, high: Ints) -> tuple[Ints, Ints, Ints, Floats, Ints]:
-        """Boxes that may still hold something better, shrunk; by how many steps each pour moves the drink within them; which they were."""
+        """Return the boxes that may still hold something better, shrunk; how many steps each pour changes the drink within them; and
+        their indices.
+        """
         price_low, price_high = (self.price[self.pour, owner, at] for at in (low, high))
         now, now_value = self.of.now[:, owner], self.now_value[:, owner]
         stays = (low <= now) & (now <= high)
@@ -373,7 +377,7 @@ class _Search:
         return owner[kept], low[:, kept], high[:, kept], box.effect[:, kept], kept
 
     def _rungs_within(self, owner: Ints, low: Ints, high: Ints, shortest: Floats, tallest: Floats) -> tuple[Ints, Ints]:
-        """Boxes cut back to the rungs between two volumes."""
+        """Return boxes cut back to the rungs between two volumes."""
         ladder = self.pour * self.number + owner
         lowest, highest = (np.clip(volume, -1.0, SHELF_ML - 2) + ladder * SHELF_ML for volume in (shortest - 1e-6, tallest + 1e-6))
         first = np.searchsorted(self.shelf, lowest, side="left") - ladder * self.ladder
@@ -382,7 +386,7 @@ class _Search:
 
 
 class _Box:
-    """Bounds of many boxes at once; every array has them as its last axis."""
+    """Bounds of many boxes at once; the last axis of every array is the box."""
 
     def __init__(self, search: _Search, owner: Ints, low: Ints, high: Ints, cheapest: Floats) -> None:
         of = search.of
@@ -451,7 +455,7 @@ class _Box:
         return np.array([*slopes, cut.slope]), np.array([*constants, cut.at])
 
     def _reach(self, weight: float) -> Floats:
-        """Compute how many steps an axis of this weight can be off in a better drink."""
+        """Return how many steps an axis of this weight can be off in a better drink."""
         return self.reach / np.sqrt(weight) if weight > 0 else np.full_like(self.reach, 50.0)
 
     def _least(self, plane: Plane) -> Floats:
@@ -463,7 +467,9 @@ class _Box:
         return most
 
     def _water_by_curve(self) -> tuple[Plane, Plane]:
-        """Planes over and under a concave curve's water: its tangent at the middle, its chord between the weakest and strongest tin."""
+        """Return planes over and under the water of a concave curve: its tangent at the middle, its chord between the weakest and
+        strongest tin.
+        """
         of = self.search.of
         low, middle, high = (_tin(volumes) for volumes in (self.low, self.mid, self.high))
         _, (by_ml, by_alcohol, *_) = water_and_slopes(middle, of.method, of.conditions)
@@ -480,7 +486,9 @@ class _Box:
         return over, Plane(alone * self.gives[4] + chord * self.gives[5], alone * self.fixed[4] + chord * self.fixed[5])
 
     def _water_by_corners(self) -> tuple[Plane, Plane]:
-        """Planes around the heat balance's water: its slope at the middle, moved by what bends within the box, and a margin."""
+        """Return planes around the water of the heat balance: its slope at the middle, corrected for curvature within the box, and a
+        margin.
+        """
         of, pours = self.search.of, len(self.least)
         middle = _tin(self.mid)
         water, by_sums = water_and_slopes(middle, of.method, of.conditions)

@@ -301,7 +301,7 @@ def _residual_words(name: str, steps: float) -> str:
 
 
 def _searched(variants: Sequence[Variant], aim: Objective, conditions: Conditions, budget: Budget) -> tuple[Variant, Floats, Minima]:
-    """Return the variant that has the minimum and its volumes; where a proof outgrows its budget, at least the best over any four of its
+    """Return the variant with the minimum, and its volumes; where a proof exceeds the budget, at least the best over any four of its
     pours.
     """
     minima = _minima(variants, aim, conditions, np.inf, budget.share(WHOLE_SEARCH))
@@ -320,7 +320,7 @@ def _searched(variants: Sequence[Variant], aim: Objective, conditions: Condition
 def _minima(
     variants: Sequence[Variant], aim: Objective, conditions: Conditions, cut: float | Floats, budget: Budget, answered: bool = False
 ) -> Minima:
-    """Return the least J of each group, sought in batches whose rungs fit the memory; a later batch has to be better than those before."""
+    """Return the least J of each group, searched in batches whose rungs fit the memory; a later batch must be better than those before."""
     groups = 1 + max(variant.group for variant in variants)
     best = np.full(groups, cut) if np.isscalar(cut) else np.array(cut, dtype=np.float64)
     costs, problem = np.full(groups, np.inf), np.full(groups, -1)
@@ -350,7 +350,7 @@ def _minima(
 
 
 def _any_four(variants: Sequence[Variant]) -> list[Variant]:
-    """Return the variants with each four of their free pours, the rest as they are; each four once, whatever else could have joined it."""
+    """Return variants with each four of the free pours; each four once, whatever correctors there are."""
     fours: dict[frozenset[object], Variant] = {}
     for variant in variants:
         for four in itertools.combinations(variant.free, min(4, len(variant.free))):
@@ -377,14 +377,14 @@ def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:
 
 
 def _measured_by(pour: Pour) -> Unit:
-    """Return what a pour is moved by: whole dashes, grams of what is dry, pieces; else millilitres, which follow the screen's unit."""
+    """Return the unit of a pour's change: dashes, grams of dry ingredients, pieces; else millilitres, shown in the screen's unit."""
     if pour.ingredient.composition.solid:
         return "g"
     return pour.unit if pour.unit in ("dash", "drop") or (pour.unit in ("piece", "leaf") and pour.ingredient.piece_ml) else "ml"
 
 
 def _coarse(drink: Drink, free: Collection[int], aim: Objective) -> tuple[str, ...]:
-    """Free pours that are smaller than a step of their grid."""
+    """Return the free pours that are smaller than a step of their grid."""
     small = [(drink.pours[i], grid_of(drink.pours[i].ingredient, drink.pours[i].unit, aim.grid_ml)) for i in free]
     return tuple(
         f"{pour.liquid_ml:g} ml of {pour.ingredient.said} is less than one step of {grid:g} ml: it stays, goes or grows to {grid:g} ml."
@@ -402,7 +402,7 @@ def _out_of_reach(
     conditions: Conditions,
     budget: Budget,
 ) -> tuple[str, ...]:
-    """Find where the target isn't reached: how near this is, and which locked pour would help most if it were freed."""
+    """Describe how near an unreachable target is, and which locked pour would help most."""
     felt = [one_residual for one_residual in left if one_residual.felt and one_residual.axis != "volume_ml"]
     if not felt:
         return ()

@@ -136,7 +136,7 @@ def rungs_of_each(variants: Sequence[Variant], aim: Objective) -> list[list[Rung
 
 
 def _rungs_of(variant: Variant, index: int, aim: Objective) -> Rungs:
-    """Return the ladder of one free pour of a variant, counted before it is laid out.
+    """Return the ladder of one free pour of a variant, counted before it is built.
 
     Raises
     ------
@@ -156,7 +156,7 @@ def _rungs_of(variant: Variant, index: int, aim: Objective) -> Rungs:
 
 
 def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
-    """Return what a ml of it adds to each of `SUMS`."""
+    """Return what a ml of the pour adds to each of `SUMS`."""
     abv, sugar, acid = pour.ingredient.composition.axes
     tin = 1.0 if pour.meets_ice else 0.0
     counted = sugar_counted(pour.ingredient, by_sucrose_equivalents)

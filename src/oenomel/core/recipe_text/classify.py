@@ -100,7 +100,7 @@ def _family(parts: Sequence[RolePour], technique: str | None) -> tuple[FamilyNam
 
 
 def _form(family: FamilyName, parts: Sequence[RolePour], serve_ice: str) -> str:
-    """Return the form of a family that the parts and the ice tell; the first that fits."""
+    """Return the form of a family that suits the slots and the ice; the first that fits."""
     foam = any(part.slot == "texture" and part.ingredient.foam == "firm" for part in parts)
     cream = any(part.ingredient.kind == "dairy" for part in parts)
     floated = any(part.stage == "floated" for part in parts)

@@ -79,7 +79,7 @@ def unit_of_all(lines: Sequence[TextLine]) -> str | None:
 
 
 def _bare_unit(lines: Sequence[TextLine]) -> str | None:
-    """Return the unit of numbers without one, where they are all as small as ounces."""
+    """Return ounces for bare numbers that are all as small as ounces."""
     bare_numbers = [
         piece.said.amount
         for line in lines

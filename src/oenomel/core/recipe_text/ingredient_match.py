@@ -88,7 +88,7 @@ def _loosely(said: str, taken: str) -> str:
 
 
 def _tellings(words: str, asides: tuple[str, ...]) -> Iterator[str]:
-    """Yield the words with what may belong to them, then by themselves, then without what comes behind a comma."""
+    """Yield the words with those in brackets, then by themselves, then without what follows a comma."""
     proportions = [aside for aside in asides if _PROPORTION.search(aside)]
     yield from (f"{words} {match[0]}" for aside in proportions if (match := _PROPORTION.search(aside)))
     yield words

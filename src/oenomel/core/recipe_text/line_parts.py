@@ -89,7 +89,7 @@ def has_pours(sentence: str) -> bool:
 
 
 def _run_together(part: str) -> list[str]:
-    """Return two amounts without anything between them, as in "2 oz gin 1 oz vermouth"."""
+    """Split two amounts with nothing between them, as in "2 oz gin 1 oz vermouth"."""
     words, parts, start = part.split(), [], 0
     for at in range(2, len(words) - 1):
         if at < start + 2 or not words[at][:1].isdigit():
@@ -129,7 +129,7 @@ def _is_measure(text: str) -> bool:
 
 
 def _is_piece_alone(text: str) -> bool:
-    """Return a word like "twist", "sprig" or "measures": a thing, and no number of it."""
+    """Check whether a part is a word like "twist", "sprig" or "measures": a thing without a number."""
     amount = read_said(text) if len(text.split()) == 1 and text[:1].isalpha() else None
     return amount is not None and amount.kind == "amount" and amount.unit not in ("dash", "splash", "drop", "barspoon")
 
@@ -176,7 +176,7 @@ def _parted(text: str) -> tuple[Said | None, str, str]:
 
 
 def _of_fruit(text: str) -> tuple[Said, str, str] | None:
-    """Return a fruit or an egg whose words go on, as in "1 egg white, fresh" or "juice of half a lime, strained"."""
+    """Read a fruit or an egg with further words, as in "1 egg white, fresh" or "juice of half a lime, strained"."""
     head, *rest = re.split(r",\s*", text, maxsplit=1)
     amount = read_said(head) if rest else None
     if amount is None or not amount.of or re.match(r"(cut|sliced|wedge|wheel|for|to)\b", rest[0]):
@@ -206,7 +206,7 @@ def _amount_last(text: str) -> tuple[Said, str, str] | None:
 
 
 def _is_counted(text: str, of: str) -> bool:
-    """Check whether a number without a unit counts something: in figures, or in words before a name ("two strawberries")."""
+    """Check whether a number without a unit counts pieces: in figures, or in words before a name ("two strawberries")."""
     if not re.match(r"[a-z]", of):
         return False
     in_words = re.match(r"(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b", text, re.IGNORECASE)
@@ -214,7 +214,7 @@ def _is_counted(text: str, of: str) -> bool:
 
 
 def _cased(text: str, rest: str) -> str:
-    """Return the last words of a text as they were written: what was read was in small letters."""
+    """Return the last words of a text in their original case, since it is read in lower case."""
     count = len(rest.split())
     written = text.replace("-", " ").split() if len(plain(text).split()) != len(text.split()) else text.split()
     tail = " ".join(written[-count:]) if count <= len(written) else rest
@@ -231,7 +231,7 @@ def _head(text: str, rest: str) -> str:
 
 
 def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str, list[str]]:
-    """Return the words without a second telling of the amount ("60 ml / 2 oz gin"), and whether the two disagree."""
+    """Return the words without a repeated amount ("60 ml / 2 oz gin"), and whether the two disagree."""
     doubts = []
     match = re.match(r"^[/|(]\s*(.+)$", words)
     second = next(iter(beginnings(match[1])), None) if match else None
@@ -247,7 +247,7 @@ _ML_OF: Final = {"ml": 1.0, "cl": 10.0, "oz": 30.0, "tsp": 5.0, "barspoon": 5.0,
 
 
 def _same(one: Said, other: Said) -> bool:
-    """Check whether two amounts are one in two units, rounded."""
+    """Check whether two amounts are equal in different units, rounded."""
     if one.unit not in _ML_OF or other.unit not in _ML_OF:
         return True
     a, b = one.amount * _ML_OF[one.unit], other.amount * _ML_OF[other.unit]

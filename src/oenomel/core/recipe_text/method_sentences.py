@@ -186,7 +186,7 @@ def _dry(words: str, _: str, made: MethodRead) -> MethodRead:
 
 
 def _seconds(words: str, start: int) -> tuple[float, float] | None:
-    """Seconds that stand behind a place, as a range; both ends the same where one number is told."""
+    """Return the seconds after a position, as a range; both ends are equal for one number."""
     # "Cubes" end like "12 s".
     for match in _SECONDS.finditer(words, start):
         low, high = _number(match[1]), _number(match[2])

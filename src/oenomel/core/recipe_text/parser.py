@@ -123,7 +123,7 @@ def read_recipe(
 
 
 def _in_parts(line: TextLine) -> list[TextLine]:
-    """Return a line as it is, or its sentences where it is too long to be read in one."""
+    """Return a line, or its sentences where it is too long to be read in one."""
     text = " ".join(line.text.split())
     if len(text) <= LONGEST_LINE:
         return [line]
@@ -131,7 +131,7 @@ def _in_parts(line: TextLine) -> list[TextLine]:
 
 
 def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_only: bool) -> Section:
-    """Read a line; returns the part of the recipe that the next one belongs to."""
+    """Read a line; returns the section that the next one belongs to."""
     text = bare(line.text)
     if not any(letter.isalnum() for letter in text):
         return section
@@ -153,7 +153,7 @@ def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_onl
 
 
 def _begins_a_list(text: str) -> bool:
-    """Check whether the first part of a text is an amount of something, as behind the name of a recipe on one line."""
+    """Check whether the first part of a text is an amount of something, as after a recipe's name on one line."""
     first = re.split(r",|\s\|\s", text)[0]
     return tells_an_amount(first) and not is_bare_amount(first)
 
@@ -204,7 +204,7 @@ def _read_heading(reading: ParserState, text: str, what: str, rest: str, section
 
 
 def _read_part(reading: ParserState, text: str, section: Section) -> None:
-    """Return a line, or what stands behind its heading: pours first, then sentences."""
+    """Read a line, or the rest of one with a heading: pours first, then sentences."""
     if section == "apart" and _OF_THE_DRINK.match(text):
         section = "method"
     if section in ("note", "apart"):
@@ -234,7 +234,7 @@ def _read_part(reading: ParserState, text: str, section: Section) -> None:
 
 
 def _with_their_tails(reading: ParserState, parts: Sequence[str]) -> list[str]:
-    """Parts of a line, put together where one only tells the ingredient closer: "orange liqueur, dry", "apple juice, cloudy 30 ml"."""
+    """Join parts of a line where one only describes the ingredient: "orange liqueur, dry", "apple juice, cloudy 30 ml"."""
     joined: list[str] = []
     for part in parts:
         if joined and tells_an_amount(part) != tells_an_amount(joined[-1]):
@@ -253,7 +253,7 @@ def _starts_with_verb(text: str) -> bool:
 
 
 def _read_item(reading: ParserState, part: str) -> None:
-    """Return one amount of something, or what stands between such."""
+    """Read one amount of something, or the words between two."""
     if _pressed_fruit(reading, part):
         return
     if garnish := garnish_of(part):
@@ -272,7 +272,7 @@ def _read_item(reading: ParserState, part: str) -> None:
 
 
 def _read_sentence(reading: ParserState, sentence: str, section: Section) -> None:
-    """Return a sentence of the making, something without an amount, or what nobody can place."""
+    """Read a sentence of the method, an ingredient without an amount, or unknown words."""
     text = sentence.strip(" .")
     if ONLY_ICE.fullmatch(text):
         reading.made = replace(reading.made, serve_ice="crushed" if re.match(r"crushed|pebble", text, re.IGNORECASE) else "cubes")
@@ -304,7 +304,7 @@ def _read_sentence(reading: ParserState, sentence: str, section: Section) -> Non
 
 
 def _pressed_fruit(reading: ParserState, text: str) -> bool:
-    """Check whether a fruit goes in cut up, as in "half a lemon, cut in wedges": what juice it gives has to be asked."""
+    """Check whether fruit goes in cut up, as in "half a lemon, cut in wedges", so that its juice must be asked for."""
     match = _CUT_UP.match(text)
     squeezed = read_said(match["fruit"]) if match else None
     if match is None or squeezed is None or re.search(r"\bgarnish", text, re.IGNORECASE):
@@ -320,7 +320,7 @@ def _pressed_fruit(reading: ParserState, text: str) -> bool:
 
 
 def _garnished_by_the_way(reading: ParserState, text: str, made: MethodRead) -> MethodRead:
-    """Return what is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
+    """Read a garnish without a word for it: "Build in a wine glass, orange slice"."""
     for part_of_line in dict.fromkeys(re.split(r"[,;]\s*", text)[1:]):
         clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", part_of_line).strip()
         words = stems(clause)
@@ -336,13 +336,13 @@ def _garnished_by_the_way(reading: ParserState, text: str, made: MethodRead) -> 
 
 
 def _names_what_is_poured(reading: ParserState, text: str) -> bool:
-    """Check whether a sentence only puts together what is poured anyway: "Add everything to a tin"."""
+    """Check whether a sentence only repeats the pours: "Add everything to a tin"."""
     words = set(stems(text))
     return bool(words & _TOGETHER) and words <= _TOGETHER | {word for pour in reading.pours for word in stems(pour.words)}
 
 
 def _poured_in_words(reading: ParserState, text: str) -> bool:
-    """Return what is topped, floated or rinsed with, poured where it isn't yet; whether the words told such a thing."""
+    """Read what is topped, floated or rinsed with, and pour it where it isn't yet; returns whether there was any."""
     lasts: tuple[tuple[re.Pattern[str], Stage], ...] = ((_TOP, "topped"), *_LAST)
     for pattern, stage in lasts:
         for clause in re.split(r"[;,]\s*(?:and |then )*|\b(?:and|then)\s+(?=top|fill|float|rinse|finish)", text):
@@ -369,7 +369,7 @@ def _poured_in_words(reading: ParserState, text: str) -> bool:
 
 
 def _read_without_amount(reading: ParserState, sentence: str, text: str, section: Section) -> None:
-    """Return a line that only names something: a garnish, an ingredient whose amount has to be asked, or nothing that is known."""
+    """Read a line without an amount: a garnish, an ingredient whose amount must be asked for, or unknown words."""
     if sentence in reading.mended:
         read_pour(reading, replace(piece_of(text), text=sentence))
         return
@@ -386,12 +386,12 @@ def _read_without_amount(reading: ParserState, sentence: str, text: str, section
 
 
 def _rough_ml(amount: float, unit: str) -> float:
-    """Millilitres of an amount, near enough to decide its role; a part counts as an ounce, what is counted by the piece as nothing."""
+    """Return the approximate ml of an amount, to decide its slot; a part counts as an ounce, pieces as nothing."""
     return amount * ML_PER_UNIT.get(unit, BAR_OUNCE_ML if unit in ("oz", "part") else 0.0)
 
 
 def _finished(reading: ParserState) -> ReadRecipe:
-    """Return the recipe, with what only the whole of it tells: edges, followed amounts, the technique, the family."""
+    """Return the recipe, completed by what only the whole of it shows: rims, relative amounts, the technique, the family."""
     for what, _ in reading.made.rims:
         _read_rim(reading, what)
     _settle_lines_that_follow(reading)
@@ -423,7 +423,7 @@ def _finished(reading: ParserState) -> ReadRecipe:
 
 
 def _read_rim(reading: ParserState, what: str) -> None:
-    """Return the edge of the glass, as a pour that adds nothing to the liquid."""
+    """Read the rim of the glass, as a pour that adds no liquid."""
     slugs = (meant_by(rim_words, (), reading.index).slug for rim_words in re.split(r" ?/ ?| (?:or|and) ", what))
     coats = (reading.ingredient_of(slug) for slug in slugs if slug)
     ingredient = next((coat for coat in coats if "edge" in coat.slots), None)
@@ -445,7 +445,7 @@ def _read_rim(reading: ParserState, what: str) -> None:
 
 
 def _settle_what_was_poured_after_all(reading: ParserState) -> None:
-    """Return a line without an amount asks for none where a sentence further down pours it: "soda water", then "top with soda water"."""
+    """Withdraw the question for an amount where a later sentence pours the ingredient: "soda water", then "top with soda water"."""
     poured = {pour.ingredient.slug for pour in reading.pours if pour.ingredient and pour.stage != "mixed"}
     reading.lines[:] = [
         replace(line, taken="made", sure=True, others=(), why="", asks="") if line.taken == "asked" and line.asks in poured else line
@@ -454,7 +454,7 @@ def _settle_what_was_poured_after_all(reading: ParserState) -> None:
 
 
 def _settle_lines_that_follow(reading: ParserState) -> None:
-    """Amounts told by another pour's, as in "lemon juice: half as much as the gin"."""
+    """Resolve amounts relative to another pour, as in "lemon juice: half as much as the gin"."""
     for at, line in enumerate(reading.lines):
         if line.taken not in ("note", "asked"):
             continue

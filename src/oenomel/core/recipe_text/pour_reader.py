@@ -127,7 +127,7 @@ def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, st
 
 
 def _named(reading: ParserState, piece: Piece) -> Meant:
-    """Return what a piece is an amount of: "4 raspberries, muddled" are berries, "6 mint sprigs" are mint, for so many are no garnish."""
+    """Return what a piece counts: "4 raspberries, muddled" are berries, "6 mint sprigs" are mint, too many for a garnish."""
     words = piece.words
     counted = piece.said is not None and piece.said.unit in (None, "piece", "leaf")
     if counted:
@@ -166,7 +166,7 @@ def _worth_keeping(piece: Piece, said: Said) -> bool:
 
 
 def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, list[str], tuple[str, ...]]:
-    """Return an amount in a unit of a file, what of it was guessed, and what it could be as well."""
+    """Return an amount in a spec's unit, what was assumed, and other possible amounts."""
     if said.kind == "line":
         usual = next(slot.usual_ml for slot in families()["fizz"].slots if slot.slot == "lengthener")
         return usual, "ml", [f"As much as fits: {usual:g} ml is usual."], ("30 ml", "60 ml", "90 ml")

@@ -131,7 +131,7 @@ class Jugs:
         return abv / 100 * self.glass_ml * ETHANOL_G_PER_ML
 
     def _at(self, more_parts: int) -> float:
-        """Find where a blend stands on the ruler of what is asked, [steps]."""
+        """Return the level of a blend in the tested attribute, [steps]."""
         share = more_parts / self.parts
         if self.matter == "smell":
             return math.log(self.less.smell * (1 - share) + self.more.smell * share) / SMELL_STEP
@@ -229,7 +229,7 @@ def jugs_for(
 
 
 def _shares(matter: Attribute, bottles: Mapping[str, Ingredient], steps: float) -> list[float]:
-    """Return each bottle's share of a jug so many steps above the one with less, in the order of `needs`, then water's; adds up to 1."""
+    """Return each ingredient's share of a jug some steps above the weaker one, in the order of `needs`, then water's; they add up to 1."""
     abv, sugar, acid = _LEVELS[matter]
     smell = 0.0
     if matter == "smell":
@@ -260,7 +260,9 @@ def _shares(matter: Attribute, bottles: Mapping[str, Ingredient], steps: float) 
 def _measured(
     matter: Attribute, things: Sequence[Ingredient], shares: Sequence[Sequence[float]], volume_ml: float, grid_ml: float
 ) -> tuple[Jug, Jug] | None:
-    """Both jugs on the grid, each amount up or down, so that they are most alike in what isn't asked; None where they aren't enough."""
+    """Return both jugs on the grid, each amount rounded up or down, so that they are most equal in the other attributes; None where
+    they are too small.
+    """
     pairs = product(*(list(_roundings(things, share, volume_ml, grid_ml)) for share in shares))
     best = min(((_off(matter, less, more), n, less, more) for n, (less, more) in enumerate(pairs)), key=lambda each: each[:2])
     return best[2:] if best[0] <= MOST_OFF_STEPS else None
@@ -285,7 +287,7 @@ def _jug(things: Sequence[Ingredient], amounts: Sequence[float]) -> Jug:
 
 
 def _off(matter: Attribute, less: Jug, more: Jug) -> float:
-    """By how many steps two jugs differ in what isn't asked; endless where they hardly differ in what is."""
+    """Return how many steps two jugs differ in the other attributes; infinite where they hardly differ in the tested one."""
     ends = zip(AXES.items(), _axes(less.level), _axes(more.level), strict=True)
     apart = {name: abs(float(axis.at(there) - axis.at(here))) for (name, axis), here, there in ends}
     asked = _smell_apart(less, more) if matter == "smell" else apart.pop(matter)

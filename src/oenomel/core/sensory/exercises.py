@@ -120,7 +120,7 @@ def exercise(
 def _swap(
     drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], conditions: Conditions, draw: random.Random
 ) -> Exercise | None:
-    """Guess before the forecast: one thing in the place of another, pour for pour."""
+    """Make an exercise: guess the effect of swapping one ingredient, pour for pour."""
     swapped = _swapped(drink, larder, in_stock, draw)
     if swapped is None:
         return None
@@ -168,7 +168,7 @@ def _direction(steps: float) -> tuple[str, ...]:
 def _fault(
     drink: Drink, _larder: Mapping[str, Ingredient], _in_stock: Collection[str], conditions: Conditions, draw: random.Random
 ) -> Exercise | None:
-    """Name the fault: one pour of a drink stands at the wrong amount."""
+    """Make an exercise: name the fault of a drink with one wrong amount."""
     places = _movable(drink)
     if not places:
         return None
@@ -201,7 +201,7 @@ def _fault(
 def _correction(
     drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], conditions: Conditions, draw: random.Random
 ) -> Exercise | None:
-    """Find the correction: after a swap, the one change of another pour that brings the drink nearest to where it stood."""
+    """Make an exercise: find the change of another pour that brings a drink after a swap nearest to where it was."""
     swapped = _swapped(drink, larder, in_stock, draw)
     if swapped is None:
         return None
@@ -248,7 +248,7 @@ _Moved = tuple[float, int, int, Drink]
 
 
 def _others(moves: Sequence[_Moved], best: _Moved, draw: random.Random) -> list[_Moved] | None:
-    """Three other changes that are clearly worse, the opposite one among them where it can be poured; None where there aren't so many."""
+    """Return three other changes that are clearly worse, the opposite one among them where possible; None where there are fewer."""
     worse = [move for move in moves if move[0] >= best[0] + WORSE_STEPS]
     opposite = [change for change in worse if change[1] == best[1] and change[2] == -best[2]]
     elsewhere = [change for change in worse if change[1] != best[1] and abs(change[2]) <= abs(best[2]) + 2]
@@ -263,7 +263,7 @@ def _others(moves: Sequence[_Moved], best: _Moved, draw: random.Random) -> list[
 def _swapped(
     drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], draw: random.Random
 ) -> tuple[Drink, Ingredient, Ingredient] | None:
-    """Return one pour exchanged for a thing of its own kind, rather one that is in stock; None where nothing can be."""
+    """Return a drink with one pour swapped for another of its kind, preferably in stock; None where there is none."""
     places = _movable(drink)
     if not places:
         return None
@@ -307,7 +307,7 @@ def _steps(drink: Drink, beside: Drink, conditions: Conditions) -> dict[str, flo
 
 
 def _distance(drink: Drink, beside: Drink, conditions: Conditions) -> float:
-    """Compute how far two drinks are apart over the three axes, [steps]."""
+    """Return the distance of two drinks over the three axes, [steps]."""
     return math.hypot(*_steps(drink, beside, conditions).values())
 
 

@@ -169,13 +169,13 @@ def worth_going_on(known: Threshold, distances: Sequence[float]) -> bool:
 
 
 def _unknown(chances: Floats) -> float:
-    """Entropy of the step, [nats]."""
+    """Compute the entropy of the threshold, [nats]."""
     places = chances.sum(axis=(0, 1))
     return -float(places @ np.log(np.maximum(places, 1e-300)))
 
 
 def _left_unknown(chances: Floats, distances: Floats) -> Floats:
-    """Return the expected entropy of the step after a triangle at each distance, shape (distances,), [nats]."""
+    """Compute the expected entropy of the threshold after a triangle at each distance, shape (distances,), [nats]."""
     right = _right(distances)
     log_likelihood = np.zeros(len(distances))
     for likely in (right, 1 - right):
@@ -187,7 +187,7 @@ def _left_unknown(chances: Floats, distances: Floats) -> Floats:
 
 
 def _right(steps: ArrayLike) -> Floats:
-    """Compute how likely each tongue finds the odd glass, shape (..., 2, slopes, places)."""
+    """Compute the probability of finding the odd glass for each threshold and slope, shape (..., 2, slopes, places)."""
     n = np.asarray(steps, dtype=np.float64)[..., None, None]
     tells = 1 - np.exp(-math.log(2) * (n / np.exp(_log_places())) ** np.array(SLOPES)[:, None])
     tasted = BY_CHANCE + (1 - BY_CHANCE) * ATTENTIVE * tells
@@ -202,7 +202,7 @@ def _log_places() -> Floats:
 
 @cache
 def _prior() -> Floats:
-    """Return what is believed beforehand, shape (2, slopes, places)."""
+    """Return the prior, shape (2, slopes, places)."""
     places = np.exp(-0.5 * (_log_places() / PRIOR_SD) ** 2)
     tongues = np.repeat((places / places.sum())[None], len(SLOPES), axis=0) / len(SLOPES)
     return np.stack([(1 - GUESSES) * tongues, GUESSES * tongues])

@@ -114,26 +114,24 @@ def alcohol_g(jugs: Jugs, triangle: Triangle) -> float:
 
 
 def _least_left(jugs: Jugs, distance: Distance, left: BlendsLeft) -> float:
-    """Return what is left in the emptier jug after a triangle of this distance, whichever glass is the odd one, [ml]."""
+    """Return what is left in the emptier jug after a triangle of this distance, whichever glass is odd, [ml]."""
     more_ml = 1.5 * (distance.less_parts + distance.more_parts) * jugs.part_ml
     return min(left.less_ml - (3 * jugs.glass_ml - more_ml), left.more_ml - more_ml)
 
 
 def _sides(jugs: Jugs, distance: Distance, left: BlendsLeft) -> list[bool]:
-    """Check whether the odd glass may be the one with more, or the one with less, out of what is left."""
+    """Return whether the odd glass may be the stronger one, and the weaker one, from what is left."""
     return [side for side in (False, True) if min(_taken_from(jugs, distance, side, left)) >= -1e-9]
 
 
 def _leaves_both(jugs: Jugs, distance: Distance, odd_is_more: bool, left: BlendsLeft) -> bool:
-    """Check whether a glass of each jug is left for every triangle that the rest is enough for: one of each and two of the other can then
-    always be poured.
-    """
+    """Check whether a glass of each jug stays for every triangle that the rest is enough for, so that both kinds can always be poured."""
     rest = _taken_from(jugs, distance, odd_is_more, left)
     triangles = math.floor(sum(rest) / (len(GLASSES) * jugs.glass_ml) + 1e-9)
     return min(rest) >= triangles * jugs.glass_ml - 1e-9
 
 
 def _taken_from(jugs: Jugs, distance: Distance, odd_is_more: bool, left: BlendsLeft) -> tuple[float, float]:
-    """Return what a triangle leaves of each jug, [ml]; less than nothing where it can't be poured."""
+    """Return what a triangle leaves of each jug, [ml]; negative where it can't be poured."""
     lines = poured(jugs, Triangle(distance.steps, distance.less_parts, distance.more_parts, 1, odd_is_more))
     return left.less_ml - sum(line.less_ml for line in lines), left.more_ml - sum(line.more_ml for line in lines)

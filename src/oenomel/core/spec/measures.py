@@ -183,7 +183,7 @@ def _times(said: Said, factor: float, by_eye: bool) -> Said:
 
 
 class _Unreadable(ValueError):
-    """Words that the grammar takes and that mean nothing together."""
+    """Words that the grammar accepts but that have no meaning together."""
 
 
 @cache

@@ -116,7 +116,7 @@ def _checked_amount(amount: float) -> float:
 
 
 def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> Said | None:
-    """Return a measure that says what it is of, as in "2 oz of gin" or "top with soda"."""
+    """Read a measure that names its ingredient, as in "2 oz of gin" or "top with soda"."""
     for start in ("measured", "said"):
         for amount, rest in beginnings(words, start):
             of = stems(re.sub(r"^(of|with)\b", "", rest))
@@ -131,7 +131,7 @@ def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int |
 
 
 def _is_called(pour: tuple[Ingredient, str], words: Sequence[str]) -> bool:
-    """Check whether the words name a pour, by a name of its ingredient or by its role."""
+    """Check whether words name a pour, by a name of its ingredient or by its slot."""
     ingredient, slot = pour
     if len(words) == 1 and slot in (words[0], _SLOT_WORDS.get(words[0])):
         return True
@@ -139,7 +139,7 @@ def _is_called(pour: tuple[Ingredient, str], words: Sequence[str]) -> bool:
 
 
 def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> tuple[int, float] | None:
-    """Find which pour is followed, and how many times of it, in "half the gin" or "as much as the sour"."""
+    """Return the index of the pour that an amount is relative to, and the factor: "half the gin", "as much as the sour"."""
     for amount, rest in beginnings(words, "times"):
         wanted = stems(rest)
         others = [(index, pour) for index, pour in enumerate(pours) if index != own]
@@ -153,7 +153,7 @@ def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | Non
 
 
 def _refusal(words: str) -> NotAnAmount | UnknownUnit:
-    """Explain why a text is no amount: an unknown unit after a number that could be read, or the whole of it."""
+    """Explain why a text isn't an amount: an unknown unit after a number, or the whole text."""
     number = next(((amount, rest) for amount, rest in beginnings(words) if amount.unit is None), None)
     if number and number[1].isalpha() and number[1] not in ("to", "or", "and", "of") and read_said(number[1]) is None:
         return UnknownUnit(number[1][:24], UNITS)

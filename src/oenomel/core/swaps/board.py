@@ -207,7 +207,7 @@ class _Mended(NamedTuple):
 
 
 class _Seat:
-    """A pour's place in its drink, in which candidates are tried."""
+    """A pour's place in its drink, for trying candidates in."""
 
     def __init__(
         self,
@@ -309,7 +309,7 @@ class _Seat:
     def _searched(
         self, candidates: Sequence[Candidate], placed: Sequence[tuple[int, Variant]], cuts: Floats, correctors: Sequence[Ingredient]
     ) -> list[_Mended]:
-        """Return what each variant becomes, at its place among the candidates; nothing where its J is over its cut."""
+        """Return the result of each variant, in the order of the candidates; None where its J is over its cut."""
         outcomes = [_Mended(None)] * len(candidates)
         for which, alike in self._few_alike([variant for _, variant in placed], correctors):
             places = [placed[at][0] for at in which]
@@ -329,7 +329,7 @@ class _Seat:
         return outcomes
 
     def _few_alike(self, variants: Sequence[Variant], correctors: Sequence[Ingredient]) -> Iterator[tuple[list[int], list[Variant]]]:
-        """Yield the same, no more at once than memory may hold with all that their correctors make of them."""
+        """Yield groups of variants, each small enough for the memory that its correctors need."""
         for places, alike in self._alike(variants):
             most = WIDE_AT_ONCE if self.aim.bounds else SEARCHED_AT_ONCE
             at_once = max(1, most // len(with_correctors(alike[0], correctors)))
@@ -337,7 +337,7 @@ class _Seat:
                 yield places[start : start + at_once], alike[start : start + at_once]
 
     def _alike(self, variants: Sequence[Variant]) -> Iterator[tuple[list[int], list[Variant]]]:
-        """Variants with as many free pours, and as many correctors that aren't in them yet, searched together."""
+        """Yield variants with equal numbers of free pours and of new correctors, to be searched together."""
         by_shape: dict[tuple[int, int], list[int]] = {}
         for index, variant in enumerate(variants):
             poured_slugs = {pour.ingredient.slug for pour in variant.drink.pours}
@@ -347,7 +347,7 @@ class _Seat:
             yield places, [variants[row] for row in places]
 
     def _held(self, candidate: Candidate, variant: Variant) -> _Mended:
-        """As much of it as holds one contribution of the pour, on the grid; or as much as before."""
+        """Return the amount of a candidate that holds the same contribution as the pour, on the grid; or the same amount."""
         drink, notes = variant.drink, tuple[str, ...]()
         if self.mode != "pour" and self.can_move:
             brings = self.mode.removeprefix("hold_")
@@ -372,8 +372,8 @@ class _Seat:
         return self.variants[candidate.key]
 
     def _made(self, candidate: Candidate) -> Variant:
-        """Return the drink with the candidate in the pour's place, as much of it; what is dry by its sugar. A helper brings what is
-        missing.
+        """Return the drink with an amount of the candidate in the pour's place, dry ingredients by their sugar; a helper adds what it
+        lacks.
         """
         pour, ingredient = self.pour, candidate.ingredient
         volume, unit = pour.liquid_ml if self.can_move else pour.volume_ml, pour.unit
@@ -399,14 +399,14 @@ class _Seat:
         return Variant(drink, free[:MOST_FREE], grids=grids)
 
     def _grid(self, candidate: Candidate) -> float:
-        """Step of the pour; a blend is poured in steps of which each part can be poured."""
+        """Return the step of the pour; for a blend one in which each part can be measured."""
         if candidate.share < 1:
             return self.aim.grid_ml / candidate.share
         unit = "ml" if self.pour.unit in ("piece", "leaf") else self.pour.unit
         return grid_of(candidate.ingredient, unit, self.aim.grid_ml)
 
     def _unblended(self, drink: Drink, candidate: Candidate) -> Drink:
-        """Return a blend told as the two pours that it is; the new one follows the old."""
+        """Return the drink with a blend as its two pours, the new one after the old."""
         if candidate.share == 1:
             return drink
         whole = drink.pours[self.index]
@@ -415,7 +415,7 @@ class _Seat:
         return drink.with_pours((*drink.pours[: self.index], old, new, *drink.pours[self.index + 1 :]))
 
     def _standings(self, drinks: Sequence[Drink], costs: Sequence[float | None]) -> list[RowOutcome]:
-        """Find where drinks stand; J of those for which none is given has no price of changes in it."""
+        """Return the outcomes of drinks; a J computed here has no identity cost."""
         if not drinks:
             return []
         figures = figures_of(drinks, self.aim.by_sucrose_equivalents, self.conditions)
@@ -434,14 +434,14 @@ def _with_pour(drink: Drink, index: int, pour: Pour) -> Drink:
 
 
 def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:
-    """Return two spirits as one pour: what is in them adds by volume."""
+    """Mix two spirits into one pour; contents add by volume."""
     return replace(
         new, slug=f"{old.slug}+{new.slug}", name=f"{old.name} and {new.name}", composition=blend(old.composition, new.composition, share)
     )
 
 
 def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
-    """Return what no axis shows: the trade's impression, what the nose gains and loses, bitterness, foam."""
+    """Describe what the axes don't show: impression, aromas gained and lost, bitterness, foam."""
     result = []
     if after.impression:
         result.append(after.impression)

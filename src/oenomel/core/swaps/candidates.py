@@ -90,7 +90,7 @@ def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], f
 
 
 def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]) -> Ingredient | None:
-    """Return what is poured beside a juice or a liqueur that brings noticeably less of what the slot is for."""
+    """Return an acid or spirit poured beside a juice or a liqueur that brings noticeably less of what the slot needs."""
     if pour.slot not in HELPERS or ingredient.kind not in ("juice", "liqueur"):
         return None
     brings, slug, _ = HELPERS[pour.slot]
@@ -100,7 +100,7 @@ def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]
 
 
 def _unfit(ingredient: Ingredient, pour: Pour) -> str:
-    """Explain why it can't do the job of this pour; empty where it can."""
+    """Explain why an ingredient can't replace this pour; empty where it can."""
     if ingredient.is_sparkling and pour.stage == "mixed":
         return "It is sparkling, and never goes in a closed shaker."
     if "hot" in ingredient.cautions and "hot" not in pour.ingredient.cautions:
@@ -123,7 +123,7 @@ def _article(slot: str) -> str:
 
 
 def _unwanted(ingredient: Ingredient, filters: Filters) -> str:
-    """Find which filter it fails; empty where none."""
+    """Return which filter an ingredient fails; empty where none."""
     allergens = sorted(filters.avoid_allergens.intersection(ingredient.allergens))
     price = ingredient.label("price_per_litre")
     checks: tuple[tuple[bool, str], ...] = (

@@ -79,7 +79,7 @@ def answer(
 
 
 def _never_louder(drink: Drink, chosen: Sequence[int], grid_ml: float) -> dict[int, tuple[float, float]]:
-    """Bounds, [ml], of pours that the catalogue calls loud above some ml: no answer raises them past that. A base is what it is."""
+    """Return bounds, [ml], for pours with a loudness limit: no answer raises them above it, except the base."""
     bounds = {}
     for index in chosen:
         pour = drink.pours[index]

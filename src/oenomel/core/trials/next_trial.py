@@ -173,7 +173,7 @@ def standing_of(
 
 
 def _out_of_reach(chance: float, asked: Floats) -> TrialStanding:
-    """Return what is said where no pour of the drink and no corrector gets it where it should be; ``asked``, shape (3,), [steps]."""
+    """Return a sentence where no amounts reach the target; ``asked``, shape (3,), [steps]."""
     index = int(np.abs(asked).argmax())
     word = list(AXES.values())[index].word(asked[index])
     sentence = f"It should be {word} than these pours get it. Another ingredient could: see the swaps."
@@ -231,7 +231,7 @@ def proposals(
 
 @dataclass(frozen=True)
 class _Question:
-    """Tasting notes of a trial with everything that an answer needs; each kind of answer is a method."""
+    """The tasting sheets of a trial with everything needed for proposals; each kind of proposal is a method."""
 
     present: Drink
     verdict: Verdict
@@ -270,7 +270,7 @@ class _Question:
         return result
 
     def _with_gum(self, wished: Floats) -> Proposal:
-        """Sugar, and a barspoon of gum where there is some and none is in the drink yet."""
+        """Add sugar, and a barspoon of gum syrup where there is some and none is in the drink yet."""
         pours = self.present.pours
         if GUM not in self.larder or any(pour.ingredient.slug == GUM for pour in pours):
             answered, why = self._answer(self.present, wished), "Thin: sugar gives the drink body."
@@ -300,7 +300,7 @@ class _Question:
         return [self._proposal("quieter", f"{pour.ingredient.name} quieter", answered, f"{capital(name)} drowns the rest.{fills}")]
 
     def _cut_to(self, index: int, volume_ml: float, served_ml: float) -> tuple[Answered, float]:
-        """Return the drink with one pour cut and the rest brought back around it, and the share that it has then."""
+        """Return the drink with one pour cut and the others rebalanced around it, and the share that it has then."""
         pours = self.present.pours
         cut = self.present.with_pours((*pours[:index], pours[index].at(volume_ml), *pours[index + 1 :]))
         free = [i for i in moving(cut) if i != index]
@@ -394,8 +394,8 @@ class _Question:
 
 
 def _wished(verdict: Verdict, here: Floats, ideal: Floats, tongue: OwnSteps, *, first: bool) -> Floats:
-    """Find where the next trial should stand: by the first sheet one of his steps a unit of complaint, no less than `LEAST_A_UNIT`, then
-    where all sheets together point.
+    """Return the target of the next trial: after one sheet the taster's step for each unit of complaint, at least `LEAST_A_UNIT`;
+    later where all sheets together point.
 
     An axis of which nothing was ever said stays, and so does the strength of what has none.
     """
@@ -416,7 +416,7 @@ def _wished(verdict: Verdict, here: Floats, ideal: Floats, tongue: OwnSteps, *, 
 
 
 def _together(verdicts: Sequence[Verdict]) -> Verdict:
-    """Return what several sheets of one trial say together: the middle of each axis, rounded toward right; what one alone found is kept."""
+    """Combine several sheets of one trial: the median of each axis, rounded toward right; a complaint of only one is kept."""
 
     def middle(name: str) -> int | None:
         scores = [getattr(verdict, name) for verdict in verdicts if getattr(verdict, name) is not None]
@@ -429,7 +429,7 @@ def _together(verdicts: Sequence[Verdict]) -> Verdict:
 
 
 def _again(proposal: Proposal, before: Sequence[Proposal]) -> bool:
-    """Check whether another proposal pours the same already."""
+    """Check whether another proposal has the same pours already."""
 
     def poured(each: Proposal) -> list[tuple[str, float]]:
         return sorted((pour.ingredient.slug, round(pour.volume_ml, 6)) for pour in each.drink.pours)
@@ -442,12 +442,12 @@ def _slot(ingredient: Ingredient) -> SlotName:
 
 
 def _off(left: Sequence[Residual]) -> float:
-    """Compute how far the axes are off together, as the square of steps."""
+    """Return the distance of the axes together, as the square of steps."""
     return sum(residual.steps**2 for residual in left if residual.axis in AXES)
 
 
 def _more_of(before: Drink, after: Drink) -> list[str]:
-    """Ingredients that a drink has more of than before, by their names inside a sentence."""
+    """Return the ingredients that a drink has more of than before, in words."""
     return [
         new.ingredient.said
         for old, new in paired_pours(before.pours, after.pours)
@@ -458,7 +458,7 @@ def _more_of(before: Drink, after: Drink) -> list[str]:
 
 
 def _change_words(changes: Sequence[Change]) -> list[str]:
-    """Return what each change does, in a sentence: the axes that it moves by half a step or more."""
+    """Describe the effect of each change: the axes that it moves by half a step or more."""
     grown = sum(change.by["volume_ml"] for change in changes)
     change_words = []
     for change in changes:
@@ -468,7 +468,7 @@ def _change_words(changes: Sequence[Change]) -> list[str]:
 
 
 def _besides(own_ml: float, grown_ml: float) -> str:
-    """Return what a change is for that moves no axis far enough to be tasted; ``grown_ml`` is what all of them together add."""
+    """Return the purpose of a change that moves no axis noticeably; ``grown_ml`` is the volume added by all of them together."""
     if abs(own_ml) < DROPS_ML:
         return "for the nose"
     # What goes the other way than the rest together keeps the drink as large as it was.

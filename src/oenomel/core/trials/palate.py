@@ -221,7 +221,7 @@ def _fits(x: Floats, said: NDArray[np.int64], heard: NDArray[np.bool_], prior: P
 
 
 def _tasters(said: NDArray[np.int64]) -> tuple[Floats, Floats, Floats, Floats, Floats]:
-    """Return the kinds of taster: noise (27,), masking matrix (27, 3, 3), edges of what was said (27, sheets, 3) twice, log of their
+    """Return the kinds of taster: noise (27,), masking matrix (27, 3, 3), bounds of the verdicts (27, sheets, 3) twice, log of their
     weight.
     """
     kinds = [(s, k, c, math.log(ws * wk * wc)) for s, ws in _NOISE for k, wk in _OWN_CUTS for c, wc in _CROSSTALK]
@@ -234,7 +234,8 @@ def _tasters(said: NDArray[np.int64]) -> tuple[Floats, Floats, Floats, Floats, F
 
 
 def _log_likelihood(felt: Floats, low: Floats, high: Floats, noise: Floats, heard: NDArray[np.bool_]) -> tuple[Floats, Floats, Floats]:
-    """Log of the chance of each answer, its slope by the felt difference, and its bend (never negative), shape (27, sheets, 3).
+    """Compute the log-likelihood of each answer, and its first and negative second derivative by the perceived difference, shape (27,
+    sheets, 3).
 
     Lapses keep every chance above 0.7 %, so that no logarithm of a vanishing difference is ever taken.
     """
@@ -249,7 +250,7 @@ def _log_likelihood(felt: Floats, low: Floats, high: Floats, noise: Floats, hear
 
 
 def _below(z: Floats) -> Floats:
-    """Return the normal distribution function, within 1e−7: by its table, since NumPy has none."""
+    """Return the normal distribution function, within 1e−7, by its table, since NumPy has none."""
     table = _normal_table()
     position = np.clip((z + _FARTHEST) * _PER_SD, 0, len(table) - 1)
     # The last entry has none to its right.
@@ -271,12 +272,12 @@ def _density(z: Floats) -> Floats:
 
 
 def _moment(z: Floats, density: Floats) -> Floats:
-    """z·φ(z), 0 at the infinite edges."""
+    """Return z·φ(z), 0 at the infinite bounds."""
     return np.where(np.isfinite(z), z, 0.0) * density
 
 
 @cache
 def _normal_points() -> Floats:
-    """Points of a standard normal in three dimensions, shape (4096, 3), the same every time; mirrored, so that their mean is 0."""
+    """Return points of a standard normal in three dimensions, shape (4096, 3), deterministic; mirrored, so that their mean is 0."""
     half = np.random.default_rng(3).standard_normal((2048, 3))
     return np.concatenate([half, -half])

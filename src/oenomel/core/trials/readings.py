@@ -248,7 +248,7 @@ def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound |
 
 
 def _usual_error(quantity: str, value: float, forecast: Forecast) -> float:
-    """Half of an 80 % interval where the model has none of its own, in the quantity's unit: house estimates."""
+    """Return half of an 80 % interval where the model has none of its own, in the quantity's unit: house estimates."""
     if quantity == "temperature_c":
         return 2.0
     relative = forecast.interval80["acid" if quantity == "acid" else "abv" if quantity == "abv" else "volume_ml"]

@@ -85,7 +85,7 @@ def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: T
 
 
 def _rows(drinks: Sequence[Drink], comparisons: Sequence[Comparison]) -> tuple[TrialsRow, ...]:
-    """Pours that stand for each other in every drink, as seen from the first; those that differ first."""
+    """Return matching pours of all drinks, by the first's; differing ones first."""
     rows: list[list[Pour | None]] = [[pour] for pour in drinks[0].pours]
     for column, drink in enumerate(drinks[1:], start=1):
         seen = [next((pour for pour in row if pour is not None), None) for row in rows]
@@ -116,7 +116,7 @@ def _poured(pour: Pour | None) -> tuple[object, ...]:
 
 
 def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison]) -> list[Circumstance]:
-    """Return what differs besides the pours, each with what it could explain."""
+    """Return the differences besides the pours, each with what it could explain."""
     circumstances = []
     for what, values in (
         ("technique", [trial.drink.method.technique for trial in made]),
@@ -146,7 +146,7 @@ def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison
 
 
 def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, str]:
-    """Return what a circumstance does, in a sentence, whether it could be behind a verdict, and on which axis by the numbers."""
+    """Describe the effect of a circumstance, and return whether it could explain a verdict, and on which axis."""
     if what in ("technique", "seconds", "ice in the tin"):
         felt = [
             (name, AXES[name].word(change.steps[name]))
@@ -170,7 +170,7 @@ def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, 
 
 
 def _decides(slug: str, drink: Drink) -> str:
-    """Return the axis that an ingredient decides most; empty where it brings little of anything."""
+    """Return the axis that an ingredient affects most; empty where it affects none."""
     total = [sum(p.liquid_ml * p.ingredient.composition.axes[i] for p in drink.pours) for i in range(3)]
     own = [sum(p.liquid_ml * p.ingredient.composition.axes[i] for p in drink.pours if p.ingredient.slug == slug) for i in range(3)]
     shares = [part / whole if whole else 0.0 for part, whole in zip(own, total, strict=True)]
@@ -183,7 +183,7 @@ def _seconds(drink: Drink) -> str:
 
 
 def _summed_up(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison], circumstances: Sequence[Circumstance]) -> str:
-    """Return the whole in one sentence: each trial beside the first, and whether something else than the pours could be behind it."""
+    """Summarise in one sentence: each trial compared with the first, and whether something else than the pours could explain a verdict."""
     result = []
     for trial, beside in zip(made[1:], comparisons, strict=True):
         by_name = {axis.axis: axis for axis in beside.axes}

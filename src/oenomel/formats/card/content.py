@@ -170,7 +170,7 @@ def beside(card: Card, other: Card) -> Card:
 
 
 def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, said: Sequence[str | None]) -> list[CardPour]:
-    """Return the pours in the order in which they go in; what the edge and the rinse take stands first, as it is done first."""
+    """Return the pours in their order; those of the rim and the rinse first, as they are done first."""
     poured = (step.pour for step in steps if step.kind != "prepare" or _of_the_glass(drink, step))
     order = list(dict.fromkeys(index for index in poured if index is not None))
     order += [index for index in range(len(drink.pours)) if index not in order]
@@ -187,7 +187,7 @@ def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, said: Sequen
 
 
 def _steps(steps: Sequence[Step]) -> list[CardStep]:
-    """Return the method without what the list of pours tells already: pours that are only poured are one step."""
+    """Return the method without what the list of pours says already: simple pours become one step."""
     card_steps: list[CardStep] = []
     for step in steps:
         if step.key == NOTE:  # it stands below
@@ -199,7 +199,7 @@ def _steps(steps: Sequence[Step]) -> list[CardStep]:
 
 
 def _of_the_glass(drink: Drink, step: Step) -> bool:
-    """Check whether a step prepares the glass with something that is poured or coated: its edge, its rinse."""
+    """Check whether a step prepares the glass: its rim, its rinse."""
     return step.pour is not None and drink.pours[step.pour].stage in ("rim", "rinse")
 
 
@@ -208,12 +208,12 @@ def _garnish(what: str, how: str, why: str, instead: str) -> CardGarnish:
 
 
 def _edge_of(drink: Drink) -> float:
-    """Compute how much of the edge is coated."""
+    """Return the share of the rim that is coated."""
     return (0.5 if drink.serve.edge.half else 1.0) if any(pour.stage == "rim" for pour in drink.pours) else 0.0
 
 
 def _drawn(forecast: Forecast) -> str:
-    """Return the drawing in words, for whom it isn't seen by."""
+    """Describe the drawing in words, for screen readers."""
     sight = forecast.appearance
     if sight is None:
         return ""

@@ -86,13 +86,13 @@ def _stand(x: float, floor: float, height: float, stem_cm: float, foot: float, r
 
 
 def _edge(x: float, y: float, radius: float, share: float) -> str:
-    """Return the coat of the edge, at both sides of it or at one."""
+    """Return the coat of the rim, on both sides or on one."""
     right = f"M{x + radius:.1f},{y - 2:.1f}v9"
     return "" if share == 0 else right if share < 1 else f"{right}M{x - radius:.1f},{y - 2:.1f}v9"
 
 
 def _ice(kind: str, level_cm: float, x: float, radius: float, floor: float) -> list[Block]:
-    """Return a few pieces that float: one large, or rows of small ones."""
+    """Return some floating pieces of ice: one large, or rows of small ones."""
     edge = _ICE_CM.get(kind)
     if edge is None:
         return []

@@ -91,12 +91,12 @@ def _named(forecast: Forecast, wanted: Callable[[Ingredient], bool]) -> Iterable
 
 
 def _is_pressed(ingredient: Ingredient) -> bool:
-    """Juice of the day: what keeps longer comes out of a bottle."""
+    """Check whether an ingredient is juice of the day; what keeps longer comes from a bottle."""
     return is_of_the_day(ingredient)
 
 
 def _is_prepared(ingredient: Ingredient) -> bool:
-    """Return what a house makes itself: its syrups, and the like."""
+    """Check whether an ingredient is made in house: syrups and the like."""
     return ingredient.kind in _PREPARED
 
 

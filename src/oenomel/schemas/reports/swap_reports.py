@@ -194,7 +194,7 @@ def swaps_report(spec: SpecFile, drink: Drink, part: Board, inventory: Inventory
 
 
 def _stock_word(slug: str, inventory: Inventory) -> str:
-    """Return the state on the shelf, or "open" where only an open bottle or juice is left; empty where there is neither."""
+    """Return the state on the shelf, or "open" where only an open lot is left; empty where there is neither."""
     shelved = inventory.shelved.get(slug)
     if slug in inventory.in_stock and (shelved is None or shelved.state == "out"):
         return "open"

@@ -125,7 +125,7 @@ def wish_from(
 
 
 def _slugs_meant(place: str, words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
-    """Return the ingredients that words mean, each once; raises SpecError where one means none for sure."""
+    """Return the ingredients that words mean, each once; raises SpecError for an ambiguous word."""
     result = []
     for index, word in enumerate(words):
         ingredient = known(word)

@@ -131,7 +131,7 @@ def _shelved(state: str, price: float | None) -> str:
 
 
 def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """Return what tasting changed, and what bottles tasted of alone."""
+    """Compare changes by tasting, and tastings of ingredients alone."""
     if not (house.amended or house.parts or house.palates):
         return []
     here = {slug: (aroma, impression) for slug, aroma, impression in ingredients.amendments(conn)}
@@ -148,7 +148,7 @@ def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """Return what the bar thinks of smells side by side."""
+    """Compare the bar's aroma pairings."""
     if not house.kinship:
         return []
     here = originals.kinship(conn)
@@ -190,7 +190,7 @@ def _drink(entry: DrinkEntry, here: DrinkEntry | None) -> Item:
 
 
 def _missing(here: DrinkEntry, comes: DrinkEntry) -> list[str]:
-    """Return what comes with a drink besides its trials and isn't here, in words."""
+    """Describe what the file has of a drink besides its trials and the bar hasn't."""
     notes = sum(_missing_notes(trial, here.trials) for trial in comes.trials)
     clouds = [entry for entry in comes.gathered if not any(same_cloud(entry, other) for other in here.gathered)]
     lacks = {
@@ -224,7 +224,7 @@ def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]
 
 
 def _pours(spec: SpecFile) -> dict[str, str]:
-    """Amounts by ingredient and stage."""
+    """Return the amounts by ingredient and stage."""
     pours: dict[str, str] = {}
     for pour in plain_spec(spec).pours:
         name = pour.ingredient if isinstance(pour.ingredient, str) else pour.ingredient.name
@@ -233,7 +233,7 @@ def _pours(spec: SpecFile) -> dict[str, str]:
 
 
 def _missing_notes(trial: TrialEntry, here: Sequence[TrialEntry]) -> int:
-    """Sheets and readings of a trial that its counterpart here doesn't have."""
+    """Return the sheets and readings of a trial that the bar's one doesn't have."""
     mine = next((entry for entry in here if same_trial(trial, entry)), None)
     if mine is None:
         return 0

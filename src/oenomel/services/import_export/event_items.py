@@ -151,7 +151,7 @@ def _add(conn: sqlite3.Connection, told: BatchOfHouse, drink_ids: Mapping[str, i
 
 
 def _check_pours(conn: sqlite3.Connection, told: BatchOfHouse, place: str) -> None:
-    """Refuse a batch that holds what can't be, or was poured of what nobody has; the sentence names it."""
+    """Raise where a batch is impossible, or pours an unknown ingredient; the message names it."""
     slugs = {poured.ingredient for poured in told.poured if isinstance(poured.ingredient, str)}
     unknown = sorted(slugs - ingredients.some(conn, slugs).keys())
     if unknown:

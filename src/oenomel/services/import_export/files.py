@@ -45,7 +45,7 @@ def _house(body: LookRequest, conn: sqlite3.Connection) -> HouseFile:
 
 
 def _called(house: HouseFile, *, whole: bool) -> str:
-    """Return what the file is called: the bar, or its only drink, or how many there are."""
+    """Return the name of the file: the bar, its only drink, or the number of drinks."""
     if whole:
         return "house"
     return f"{house.drinks[0].id}-with-notebook" if len(house.drinks) == 1 else f"{len(house.drinks)}-drinks-with-notebook"

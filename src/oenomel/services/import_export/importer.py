@@ -76,7 +76,7 @@ def take_in(
 
 
 def _choice(item: Item, choices: Mapping[str, Choice], otherwise: Choice) -> Choice:
-    """Return what becomes of an item: a choice that it doesn't have leaves it as it is."""
+    """Return the choice for an item; one that it doesn't offer leaves the bar's version."""
     if item.state != "differs":
         return "add"
     wanted = choices.get(item.key, otherwise)
@@ -119,7 +119,7 @@ def _bottles(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, Ite
 
 @dataclass
 class _Intake:
-    """Drinks on their way in: which drink of the book each is, and which trial each of theirs became, for those that descend from it."""
+    """Drinks being imported: the drink of the book for each, and the trial for each of theirs, so that descendants find their parents."""
 
     conn: sqlite3.Connection
     larder: Larder
@@ -214,7 +214,7 @@ class _Intake:
         return trial_id
 
     def _note(self, trial_id: int, trial: TrialEntry, lies: TrialEntry | None, water: WaterFound | None = None) -> None:
-        """Return what was said and measured of a trial, as far as it isn't there yet."""
+        """Add the sheets and readings of a trial that are missing."""
         for sheet in trial.sheets:
             if lies is None or not any(same_note(sheet, own_sheet) for own_sheet in lies.sheets):
                 words = sheet.words.model_dump_json(exclude_unset=True)
@@ -231,7 +231,7 @@ class _Intake:
             measurements.put_water(self.conn, trial_id, technique, water.ratio, water.how)
 
     def _besides(self, drink_id: int, entry: DrinkEntry, lies: DrinkEntry | None) -> None:
-        """Draft, brief and other people's specs, where the bar has none of its own."""
+        """Add draft, brief and gathered specs, where the bar has none."""
         for cloud in entry.gathered:
             _check(cloud.spec, self.larder, f"{entry.name}, {cloud.name}")
             if lies is None or not any(same_cloud(cloud, own_cloud) for own_cloud in lies.gathered):
@@ -255,7 +255,7 @@ class _Intake:
 
 
 def _check(spec: SpecFile, larder: Larder, place: str) -> None:
-    """Refuse a spec that is no drink; the sentence names where it stands."""
+    """Raise where a spec is invalid; the message names its place."""
     try:
         drink_from_spec(spec, larder)
     except DomainError as error:

@@ -102,7 +102,7 @@ def stored_trial(trial: TrialEntry, larder: Larder, place: str) -> StoredTrial:
 
 
 def _kept_forecast(told: Mapping[str, Any], place: str) -> str:
-    """Return the forecast of the day on which a trial was saved, as JSON; raises SpecError where it has no values as served."""
+    """Return the forecast that was saved with a trial, as JSON; raises SpecError where it has no figures as served."""
     try:
         kept_figures(told)
     except (KeyError, TypeError, ValueError) as error:

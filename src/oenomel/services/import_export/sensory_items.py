@@ -60,7 +60,7 @@ def take_tongues(conn: sqlite3.Connection, house: HouseFile) -> None:
 
 
 def _known(conn: sqlite3.Connection) -> set[tuple[str, ...]]:
-    """Return what is here, each by what it is known by."""
+    """Return the bar's entries by key."""
     sittings = {(sitting.began_at, sitting.matter, *json.loads(sitting.tasters)) for sitting in sensory.all_sittings(conn)}
     exercises = {(exercise.taster, exercise.asked_at, exercise.title) for exercise in sensory.all_exercises(conn)}
     return sittings | exercises | {("training", taster) for taster, _ in sensory.trainings(conn)}

@@ -192,7 +192,7 @@ def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
 
 
 def _outcome_of(conn: sqlite3.Connection, file: PreparationFile, makes: str) -> Outcome:
-    """Return what a preparation comes to; raises SpecError naming it where it can't be."""
+    """Return the outcome of a preparation; raises SpecError that names it where it is impossible."""
     try:
         return prepared(preparation_of(file, known_by(ingredients.names(conn), ingredients.larder(conn)), makes))
     except OenomelError as error:
