@@ -4,19 +4,11 @@ import itertools
 import math
 from dataclasses import replace
 
-import numpy as np
 import pytest
 from support.drinks import drink
 
-from oenomel.core.balance.levels import FIGURES
-from oenomel.core.balance.mixing import mix
-from oenomel.core.balance.pour_table import poured
-from oenomel.core.balance.profile import pour_shares, profile_of
-from oenomel.core.balance.uncertainty import Z80, half_widths80
-from oenomel.core.dilution.ice_conditions import Conditions
+from oenomel.core.balance.uncertainty import Z80
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.glass.colour import absorbance_of, hue_and_chroma, light_through
-from oenomel.core.glass.glassware import fill, glasses
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
@@ -48,38 +40,6 @@ def test_every_reported_figure_of_a_drink_worked_by_hand():
     assert served.energy_kcal == pytest.approx(7 * 7.8924 + 4 * 10 + 3 * 1.5 + 4 * 2 + 9 * 3)
     assert served.titratable_acid == pytest.approx(1 + 0.5 * 64.04 / 60.05)
     assert served.sucrose_equivalents == pytest.approx(6 * 1.2 + 4 * 0.7)
-
-
-def test_an_empty_liquid_has_zeros_and_no_ratio():
-    profile = profile_of(mix([0.0], [[0.0] * 17]))
-    assert (profile.volume_ml, profile.abv, profile.sugar, profile.alcohol_g) == (0, 0, 0, 0)
-    assert math.isnan(profile.sugar_acid_ratio)
-    assert forecast_of(drink(("simple-syrup-1-1", 20), family="open")).served.sugar_acid_ratio == math.inf
-
-
-def test_shares_tell_where_sweetness_acidity_and_strength_come_from():
-    shares = pour_shares(poured(drink(("orange-liqueur-sweet", 30), ("simple-syrup-1-1", 10), ("lemon-juice", 20))))
-    liqueur, syrup, lemon = shares
-    grams = [30 * 0.24, 10 * 0.6148, 20 * 0.0259]
-    assert [s.sugar_g for s in shares] == pytest.approx(grams)
-    assert [s.sugar_share for s in shares] == pytest.approx([g / sum(grams) for g in grams])
-    assert (liqueur.alcohol_share, lemon.acid_share, syrup.acid_share) == (1, 1, 0)
-
-
-@pytest.mark.parametrize("dilution", ["curve", "heat balance"])
-@pytest.mark.parametrize("technique", ["shake", "stir", "build"])
-def test_many_drinks_at_once_have_the_levels_and_intervals_of_each_alone(technique, dilution):
-    # One drink is summed in plain numbers, many in arrays.
-    parts = drink(("vodka", 60), ("lime-juice", 30), ("lime-juice", 5), ("soda-water", 90, "topped"), method=Method(technique))
-    volumes = np.array([[60, 30, 5, 90], [45, 22.5, 2, 0], [30, 0, 9, 60.0]]).T
-    conditions = Conditions(dilution=dilution)
-    figures, half = half_widths80(parts, volumes, conditions)
-    for column in range(3):
-        alone = replace(parts, pours=tuple(replace(p, volume_ml=float(v)) for p, v in zip(parts.pours, volumes[:, column], strict=True)))
-        forecast = forecast_of(alone, conditions)
-        assert figures[:, column] == pytest.approx([getattr(forecast.served, name) for name in FIGURES], rel=1e-12)
-        whole = [forecast.interval80[name].high - getattr(forecast.served, name) for name in FIGURES]
-        assert half[:, column] == pytest.approx(whole, rel=1e-9)
 
 
 @pytest.mark.parametrize(
@@ -161,30 +121,3 @@ def test_cost_is_told_only_where_every_price_is():
     # What is poured out of the glass again was paid for too.
     assert forecast.cost == pytest.approx(2.0)
     assert forecast_of(Drink("p", "open", (Pour(priced, 60), Pour(exact("juice"), 20)))).cost is None
-
-
-def test_colours_add_by_volume_and_light_falls_by_tens():
-    # Beer–Lambert by hand: half of an absorbance of 0.4 per cm over the 3 cm that light goes through a drink lets a quarter of it through.
-    red = replace(catalogue()["grenadine"], values={"absorbance_green": replace(catalogue()["lime-juice"].values["citric"], value=0.4)})
-    mixed = absorbance_of([Pour(red, 50), Pour(exact("water"), 50)], 100)
-    assert mixed.tolist() == pytest.approx([0, 0.2, 0])
-    assert light_through(mixed).tolist() == pytest.approx([1, 10**-0.6, 1])
-    hue, chroma = hue_and_chroma(light_through(mixed))
-    assert (hue, chroma) == (pytest.approx(300), pytest.approx(1 - 10**-0.6))
-
-
-@pytest.mark.parametrize(
-    ("glass", "ice", "volume", "full"),
-    [
-        ("coupe", "none", 110, 0.5),
-        ("tall glass", "cubes", 200, 0.8),
-        ("tall glass", "cubes", 280, 0.85),
-        ("large rocks glass", "cubes", 150, (150 + 120) / 380),
-        ("tiny cup", "none", 90, 1.5),
-        ("grandmother's cup", "none", 90, None),
-    ],
-)
-def test_glass_is_filled_by_the_drink_and_by_the_weight_of_its_ice(glass, ice, volume, full):
-    assert fill(glass, ice, volume) == (None if full is None else pytest.approx(full))
-    brims = [each.brim_ml for each in glasses().values()]
-    assert brims == sorted(brims)

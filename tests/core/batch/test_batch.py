@@ -14,7 +14,6 @@ from oenomel.core.batch.batch import MOST_SERVES, BatchWish, batch_of
 from oenomel.core.batch.batchable import SERVICES, split
 from oenomel.core.batch.containers import HEADSPACE, chilling, container_for
 from oenomel.core.batch.pouring_order import is_water
-from oenomel.core.batch.rounding import measured_ml
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.spec.technique import Serve
@@ -142,13 +141,6 @@ def test_rounding_moves_no_axis_further_than_is_told(serves, grid, service):
         moved = abs(float(steps_between(getattr(batch.serve.served, name), getattr(batch.exact.served, name), axis)))
         assert moved <= told + 1e-9
     assert ("nothing moves" in batch.drift_words) == (told < 0.5)
-
-
-@given(ml=st.floats(0.1, 100_000), grid=st.sampled_from([1.0, 5.0, 10.0, 25.0]))
-def test_what_is_measured_lies_within_half_a_measure(ml, grid):
-    measured = measured_ml(ml, grid)
-    step = grid if ml >= 2 * grid else min(grid, 1.0 if ml >= 5 else 0.1)
-    assert abs(measured - ml) <= step / 2 + 1e-6
 
 
 @given(container=st.sampled_from([200, 500, 700, 750, 1000, 1500, 5000, 20_000]), service=st.sampled_from(("ice", "chilled", "shaken")))

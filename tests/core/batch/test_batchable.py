@@ -3,11 +3,9 @@
 import pytest
 from support.drinks import drink
 
-from oenomel.core.batch.acid_substitute import has_stand_in, recipe_words, stand_in
 from oenomel.core.batch.batchable import split, water
 from oenomel.core.batch.pouring_order import in_order
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.larder.shelf_life import is_of_the_day
 from oenomel.core.spec.drink import Drink, Pour
 
 LARDER = catalogue()
@@ -90,38 +88,3 @@ def test_a_lump_of_sugar_is_stirred_in_as_its_grams(golden):
     assert lump.unit == "g"
     assert not lump.dissolves_later
     golden(in_order([lump], water(), 0, 5)[0].words)
-
-
-def test_one_thing_poured_twice_is_one_line_and_dry_sugar_is_weighed(golden):
-    pours = [
-        poured("london-dry-gin", 300),
-        poured("caster-sugar", 62, unit="g"),
-        poured("simple-syrup-1-1", 90),
-        poured("simple-syrup-1-1", 10),
-    ]
-    lines = in_order(pours, water(), 100, 5)
-    assert [(line.ingredient.slug, line.ml) for line in lines[:3]] == [
-        ("london-dry-gin", 300), ("caster-sugar", 62), ("simple-syrup-1-1", 100)
-    ]  # fmt: skip
-    golden(lines[1].words)
-    golden(lines[2].words)
-    assert [line.brings for line in lines] == ["abv", "sugar", "sugar", "water", "water"]
-
-
-def test_the_drinks_own_water_goes_in_with_the_other():
-    lines = in_order([poured("london-dry-gin", 300), poured("still-water", 60)], water(), 90, 5)
-    assert [(line.is_water, line.ml) for line in lines] == [(False, 300), (True, 100), (True, 50)]
-
-
-def test_acids_stand_in_for_what_is_sharp_and_of_the_day_only(golden):
-    sharp = {slug: has_stand_in(poured(slug)) for slug in ("lime-juice", "lemon-juice", "orange-juice", "verjus", "citric-acid-solution")}
-    assert sharp == {"lime-juice": True, "lemon-juice": True, "orange-juice": False, "verjus": False, "citric-acid-solution": False}
-    assert is_of_the_day(poured("orange-juice").ingredient)
-    lime = LARDER["lime-juice"]
-    stood = stand_in(lime)
-    assert stood.composition.acid == lime.composition.acid
-    assert stood.composition.sugar == lime.composition.sugar
-    golden(stood.cautions)
-    words = recipe_words(Pour(stood, 200))
-    assert f"{2 * lime.composition.acids['citric']:.1f} g" in words
-    golden(words)

@@ -1,35 +1,16 @@
 """How a drink looks in its glass: shapes by geometry, the rest a preview."""
 
-import math
 from dataclasses import replace
 
-import numpy as np
 import pytest
-from hypothesis import given
-from hypothesis import strategies as st
 from support.drinks import drink, eight_three_three
 
-from oenomel.core.families.typical_range import standard_typical_ranges
-from oenomel.core.forecast.forecast import STANDARD, forecast_of
-from oenomel.core.forecast.serving_ice import on_each_ice
+from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.glass.appearance import appearance_of, to_the_line_ml
-from oenomel.core.glass.glassware import FILLS_WELL, fill, glasses, size_to
 from oenomel.core.spec.technique import Method, Serve
 from oenomel.errors import DomainError
 
 FIZZ = (("white-rum", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("egg-white", 30))
-
-
-@pytest.mark.parametrize("glass", glasses().values(), ids=glasses())
-def test_every_bowl_holds_its_brim_and_any_part_of_it_by_numerical_integration(glass):
-    heights = np.linspace(0, glass.bowl[-1][0], 20_001)
-    radii = np.array([glass.radius_cm(h) for h in heights])
-    below = np.concatenate([[0], np.cumsum(math.pi * (radii[1:] ** 2 + radii[:-1] ** 2) / 2 * np.diff(heights))])
-    assert below[-1] == pytest.approx(glass.brim_ml, rel=1e-4)
-    for share in (0.02, 0.3, 0.8, 0.999):
-        assert np.interp(glass.height_cm(share * glass.brim_ml), heights, below) == pytest.approx(share * glass.brim_ml, rel=1e-3)
-    assert glass.height_cm(2 * glass.brim_ml) == glass.bowl[-1][0]
-    assert glass.height_cm(0) == pytest.approx(0, abs=1e-9)
 
 
 @pytest.mark.parametrize(
@@ -72,13 +53,6 @@ def test_a_float_lies_on_the_drink_in_its_own_colour_and_dashes_are_drops():
     assert appearance_of(replace(dashed, serve=Serve("grandmother's cup")), 170) is None
 
 
-@given(st.sampled_from([*glasses()]), st.sampled_from(["none", "cubes", "large", "crushed"]), st.floats(20, 400))
-def test_a_drink_sized_to_its_glass_fills_it_well(glass, ice, volume):
-    times = size_to(glass, ice, volume)
-    if times is not None:
-        assert fill(glass, ice, volume * times) == pytest.approx(FILLS_WELL)
-
-
 def test_what_goes_in_after_the_ice_can_be_topped_to_the_line(golden):
     fizz = replace(drink(*FIZZ[:3], ("soda-water", 10, "topped")), serve=Serve("tall glass", "cubes"))
     served = forecast_of(fizz).served.volume_ml
@@ -91,14 +65,3 @@ def test_what_goes_in_after_the_ice_can_be_topped_to_the_line(golden):
         to_the_line_ml(replace(fizz, serve=Serve("tiny cup")), 3, served)
     with golden.raises(DomainError):
         to_the_line_ml(replace(fizz, serve=Serve()), 3, served)
-
-
-def test_the_more_surface_the_ice_has_the_sooner_the_drink_leaves_home(golden):
-    sour = replace(drink(("white-rum", 45), *FIZZ[1:]), serve=Serve("large rocks glass"))
-    serves = {each.ice: each for each in on_each_ice(sour, STANDARD, standard_typical_ranges())}
-    last = [serves[ice].sips[-1].abv for ice in ("none", "large", "cubes", "crushed")]
-    assert last == sorted(last, reverse=True)
-    golden(serves["none"].words)
-    assert serves["crushed"].leaves_home < serves["cubes"].leaves_home
-    golden(serves["crushed"].words)
-    golden({each.words for each in on_each_ice(sour, STANDARD, {})})

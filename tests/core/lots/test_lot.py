@@ -11,11 +11,9 @@ from support.drinks import drink
 from oenomel.core.dilution.ice_conditions import Conditions, HouseFactor
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.larder.gaps import gaps_of, set_right
 from oenomel.core.lots.lot import LotReading, hours_words, lot_of
-from oenomel.core.lots.titration import lye_ml_for, titrated_acid, titration_recipe
 from oenomel.core.spec.drink import Drink
-from oenomel.errors import DomainError, ImpossibleMeasurement, OutOfRange
+from oenomel.errors import ImpossibleMeasurement
 
 LARDER = catalogue()
 LIME = LARDER["lime-juice"]
@@ -153,29 +151,5 @@ def test_a_reading_that_can_not_be_is_refused_with_the_sentence(slug, readings, 
         read(slug, *readings)
 
 
-def test_a_titration_is_told_as_a_recipe_and_too_little_is_said(golden):
-    steps = titration_recipe(6.0)
-    assert "10 ml" in steps[0]
-    assert "about 94 ml" in steps[2]
-    assert titrated_acid(10, lye_ml_for(6.0, 10)).acid == pytest.approx(6.0)
-    golden(titrated_acid(10, 0.3).words)
-    golden(titrated_acid(1, 0.9).words)
-    with pytest.raises(OutOfRange):
-        titrated_acid(0.1, 10)
-    with golden.raises(ImpossibleMeasurement):
-        titrated_acid(1, 400)
-
-
 def test_age_is_given_in_words(golden):
     golden([hours_words(each) for each in (0.2, 1.2, 11, 40)])
-
-
-def test_what_is_only_guessed_is_told_at_a_glance_and_set_right_values_hold_together(golden):
-    golden(gaps_of(LIME))
-    values = set_right(LIME, {"acid": 5.0}, "titrated at the market")
-    assert {kind: each.value for kind, each in values.items()} == pytest.approx({"citric": 5.0 * 4 / 6, "malic": 5.0 * 2 / 6})
-    assert values["citric"].source == "titrated at the market"
-    with golden.raises(DomainError):
-        set_right(LIME, {"sugar": 45.0}, "typed")
-    with pytest.raises(DomainError):
-        set_right(LIME, {"sugar": 1.0, "acid": 200.0}, "typed")

@@ -1,26 +1,16 @@
 """The list of today's lots: fine, or what to pour instead; what to measure, to prepare, to buy; what it costs."""
 
-from dataclasses import replace
-
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from support.drinks import drink
-from support.kitchen import preparation
 from support.sixty_specs import specs
 
 from oenomel.core.balance.perception import AXES
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.larder.fruit import Pressing
-from oenomel.core.larder.ingredient import SourcedValue
 from oenomel.core.lots.lot import LotReading, lot_of
-from oenomel.core.menu.costs import cost_of_drink, cost_of_preparation, pour_cost_words
-from oenomel.core.menu.stock_needed import StockLevel, fruit_tonight, poured_tonight, to_prepare
 from oenomel.core.menu.todays_drinks import effect_words, made_of, shared_moves, todays_drink, todays_headline
-from oenomel.core.menu.worth_measuring import worth_measuring
-from oenomel.core.preparations.outcome import prepared
-from oenomel.core.spec.technique import Garnish, Serve
 from oenomel.schemas.spec_to_drink import drink_from_spec
 
 LARDER = catalogue()
@@ -122,51 +112,3 @@ def test_the_headline_counts_and_what_drinks_share_is_told_once(golden):
     (shared,) = [each for each in shared_moves(two) if each.startswith("Lime juice")]
     golden(shared)
     assert "softer" in effect_words(two[0].steps)
-
-
-def test_with_nothing_measured_it_says_which_one_reading_helps_most(golden):
-    lemon = drink(("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
-    forecasts = [forecast_of(each) for each in (SOUR, SOUR, lemon)]
-    pours = {pour.ingredient.slug: pour.ingredient for each in (SOUR, lemon) for pour in each.pours}
-    first, *_ = worth_measuring(forecasts, pours.values(), [])
-    assert (first.slug, first.axis, first.drinks) == ("lime-juice", "acid", 2)
-    golden(first.words)
-    then, *_ = worth_measuring(forecasts, pours.values(), [("lime-juice", "acid")])
-    assert then.slug == "lemon-juice"
-
-
-def test_what_falls_short_of_its_par_or_of_tonight_is_told_with_the_reason(golden):
-    needs = poured_tonight([(SOUR, 20)])
-    assert needs["simple-syrup-1-1"] == pytest.approx(450)
-    syrup = LARDER["simple-syrup-1-1"]
-    (short,) = to_prepare([StockLevel(syrup, 200, 300, is_prepared=True)], needs)
-    golden((short.ml, short.words))
-    (below,) = to_prepare([StockLevel(syrup, None, 300, is_prepared=True)], {})
-    golden(below.words)
-    levels = [StockLevel(syrup, 900, 300, is_prepared=True), StockLevel(LARDER["lime-juice"], 0, 500, is_prepared=False)]
-    assert to_prepare(levels, needs) == []
-
-
-def test_fruit_for_the_evening_counts_each_piece_once_and_takes_off_what_is_pressed(golden):
-    garnished = replace(SOUR, serve=Serve("coupe", "none", (Garnish("lime wheel"),)))
-    (limes,) = fruit_tonight([(garnished, 20)], {}, {})
-    (fewer,) = fruit_tonight([(garnished, 20)], {"lime": [Pressing(8, 144)]}, {"lime-juice": 300})
-    assert limes.pieces > fewer.pieces
-    golden(limes.why)
-
-
-def priced(ingredient, price):
-    told = SourcedValue("price_per_litre", price, 0.0, "my shelf", "label")
-    return replace(ingredient, values={**ingredient.values, "price_per_litre": told})
-
-
-def test_what_a_drink_costs_and_what_has_no_price_is_named(golden):
-    made = made_of(SOUR, {"london-dry-gin": priced(LARDER["london-dry-gin"], 24.0), "lime-juice": priced(LARDER["lime-juice"], 10.0)})
-    cost = cost_of_drink(made)
-    assert cost.total == pytest.approx(60 * 0.024 + 22.5 * 0.010)
-    assert cost.missing == ("Simple syrup 1:1",)
-    golden(pour_cost_words(cost, 10.0))
-    assert pour_cost_words(cost, None) == ""
-    syrup = prepared(preparation("syrup", ("sugar", 1, "kg"), ("water", 1, "l")))
-    assert cost_of_preparation(syrup, {"granulated-sugar": 1.4}).total == pytest.approx(1.4)
-    golden(cost_of_preparation(syrup, {}).words)

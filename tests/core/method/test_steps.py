@@ -5,54 +5,20 @@ What is done, and in which order, is common practice of the trade.
 
 from dataclasses import replace
 
-import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from support.drinks import drink
+from support.drinks import SOUR, drink, served
 
-from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.method.amount_words import Measures, amount_words
 from oenomel.core.method.step import ORDERS, SPARKLING, MethodOptions
 from oenomel.core.method.steps import making_steps
-from oenomel.core.spec.drink import STAGES, Drink, Pour
-from oenomel.core.spec.technique import ICES, TECHNIQUES, Edge, Garnish, Method, OwnStep, Serve
+from oenomel.core.spec.drink import STAGES, Drink
+from oenomel.core.spec.technique import ICES, TECHNIQUES, Garnish, Method, OwnStep, Serve
 
-UP = Serve("coupe")
 STANDARD = MethodOptions()
-SOUR = (("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
-FIZZ = (*SOUR, ("sparkling-brut", 60, "topped"))
-
-
-def served(made: Drink, serve: Serve = UP) -> Drink:
-    return replace(made, serve=serve)
 
 
 def words(made: Drink, way: MethodOptions = STANDARD) -> list[str]:
     return [step.words for step in making_steps(made, way)]
-
-
-def poured(made: Drink, way: MethodOptions) -> list[str]:
-    return [step.key for step in making_steps(made, way) if step.kind == "pour"]
-
-
-def test_the_order_of_the_pours_is_a_matter_of_school():
-    # common practice: cheap and risky first, spirit last; spirit first; the house's own.
-    made = served(drink(*SOUR, ("egg-white", 30)))
-    keys = {"egg": "pour: egg-white", "juice": "pour: lemon-juice", "syrup": "pour: simple-syrup-1-1", "rum": "pour: white-rum"}
-    for order, expected in (
-        ("cheap and risky first", "egg juice syrup rum"),
-        ("spirit first", "rum syrup juice egg"),
-        ("as written", "rum juice syrup egg"),
-    ):
-        assert poured(made, MethodOptions(order)) == [keys[each] for each in expected.split()]
-
-
-@pytest.mark.parametrize("of_this_drink", ["", "top", "first", "both"])
-def test_the_sparkling_part_goes_where_the_drink_says_and_else_where_the_house_does(of_this_drink):
-    made = served(drink(*FIZZ, family="fizz", method=Method(sparkling=of_this_drink)))
-    steps = making_steps(made, MethodOptions(sparkling="half and half"))
-    shares = {step.key.partition(":")[0]: step.share for step in steps if step.pour == 3}
-    assert shares == {"top": {"top": 1.0}, "first": {"first": 1.0}}.get(of_this_drink, {"first": 0.5, "top": 0.5})
 
 
 def test_each_step_names_its_pour_its_amount_its_seconds_and_the_sign_that_it_is_done(golden):
@@ -65,17 +31,6 @@ def test_each_step_names_its_pour_its_amount_its_seconds_and_the_sign_that_it_is
     assert (steps["dry shake"].seconds, steps["dry shake"].moment) == (10, "shake")
     own = replace(method, sign="the seal creaks")
     assert next(step.sign for step in making_steps(served(drink(*SOUR, method=own))) if step.key == "shake") == "Until the seal creaks."
-
-
-def test_amounts_are_told_in_ounces_where_they_are_measured_so(golden):
-    larder = catalogue()
-    ounces = Measures("oz", 30)
-    for ml, told in ((22.5, "¾ oz"), (45, "1½ oz"), (60, "2 oz"), (20, "⅔ oz"), (50, "1⅔ oz"), (29.9, "1 oz"), (5, "0.17 oz"), (0, "")):
-        assert amount_words(Pour(larder["lemon-juice"], ml), ounces) == told
-    assert amount_words(Pour(larder["orange-bitters"], 1.6, "dash"), ounces) == "2 dashes"
-    assert amount_words(Pour(larder["lemon-juice"], 22.5, "oz", amount=0.75)) == "22.5 ml"
-    in_ounces = words(served(drink(*SOUR)), MethodOptions(shown="oz"))
-    golden(in_ounces)
 
 
 slugs = st.sampled_from(
@@ -108,40 +63,6 @@ def test_a_tick_outlasts_a_change_elsewhere_and_of_the_amount():
     before = making_steps(served(drink(*SOUR)))
     after = making_steps(served(drink(("white-rum", 50), ("lemon-juice", 30), ("simple-syrup-1-1", 15), ("egg-white", 30))))
     assert {step.key for step in before} <= {step.key for step in after}
-
-
-def test_zest_and_edge_come_before_the_fruit_is_juiced_and_the_edge_before_any_ice(golden):
-    # Common practice: afterwards there is nothing left to cut, and a wet glass melts the edge.
-    made = drink(*SOUR, ("caster-sugar", 1, "rim"))
-    serve = Serve("large rocks glass", "cubes", (Garnish("lemon zest"), Garnish("lime wheel")), edge=Edge(half=True))
-    steps = making_steps(served(made, serve))
-    keys = [step.key for step in steps]
-    zest, wheel, wet, rim, pressed, ice = (
-        keys.index(key)
-        for key in ("cut: lemon zest", "cut: lime wheel", "wet: caster-sugar", "edge: caster-sugar", "press: lemon", "serving ice")
-    )
-    assert rim == wet + 1
-    assert max(zest, rim) < pressed < ice
-    assert wheel < ice
-    golden([step.words for step in steps])
-
-
-@pytest.mark.parametrize(
-    "garnish",
-    [
-        Garnish("lime wheel"),
-        Garnish("Lemon zest", "expressed and thrown away"),
-        Garnish("two orange peels", "expressed, then discarded"),
-        Garnish("nutmeg", "grated"),
-        Garnish("a thin slice of quince", "in the drink"),
-        Garnish("mint sprig"),
-        Garnish("three olives", "on a pick"),
-        Garnish("edible flower", "frozen in the ice"),
-    ],
-)
-def test_a_garnish_is_put_there_as_it_is_said(garnish, golden):
-    step = making_steps(served(drink(*SOUR), Serve("coupe", garnish=(replace(garnish, why="echoes the syrup", instead="none"),))))[-1]
-    golden((step.words, step.sign))
 
 
 def test_lines_of_its_own_stand_before_their_moment_and_in_place_of_what_they_are_told_instead_of(golden):

@@ -14,24 +14,19 @@ from support.depth import DEPTH
 from support.drinks import drink
 
 from oenomel.core.checks.clashes import CLASHES
-from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.families.family import families
-from oenomel.core.families.typical_range import standard_typical_ranges
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import Larder, aromas, catalogue
-from oenomel.core.originals.aroma_pairings import KinshipTable, Liking, learnt_ratios
+from oenomel.core.originals.aroma_pairings import KinshipTable
 from oenomel.core.originals.criteria import Criteria
-from oenomel.core.originals.diversify import Bench, most_of, picked
 from oenomel.core.originals.drink_names import known_names
 from oenomel.core.originals.menu_search import menu_of
-from oenomel.core.originals.pour_sizes import Pourer
 from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_pouring, satisfies, score_upper_bound
 from oenomel.core.originals.search import Selection, combinations_left, originals
 from oenomel.core.originals.search_context import BookDrink, SearchContext
 from oenomel.core.originals.similarity import Features, feature_distance, features_of
-from oenomel.core.originals.space import NONE, ORDER, SAMPLE, space_of
-from oenomel.core.originals.usual_measures import asked_for_only, may_split
-from oenomel.core.rebalance.grid_search import minimise
+from oenomel.core.originals.space import SAMPLE, space_of
+from oenomel.core.originals.usual_measures import asked_for_only
 from oenomel.core.spec.drink import FAMILIES
 from oenomel.core.wording import capital
 from oenomel.errors import DomainError, OutOfRange, UnknownIngredient
@@ -169,17 +164,6 @@ def test_the_best_twenty_of_a_small_space_are_those_of_pouring_it_wholly():
     assert sum(one == other for one, other in zip(best, found, strict=True)) >= 19
 
 
-def test_what_is_poured_is_the_true_minimum_of_the_same_grid_in_nearly_all():
-    wish = Criteria("sour", seed=5)
-    space = space_of(wish, catalogue())
-    drawn = space.drawn(5)[::251]
-    pourer = Pourer(space.ingredients, wish, standard_typical_ranges()["sour", ""], Conditions())
-    poured = pourer.pour(drawn)
-    proved = minimise(pourer.problems(drawn))
-    assert (poured.cost - proved.J < 1e-6).mean() > 0.97
-    assert (poured.cost >= proved.J - 1e-9).all()
-
-
 def neighbours(marks: Features) -> tuple[float, float]:
     """Median distance of all pairs, and the least of them."""
     distance = feature_distance(marks, marks)[np.triu_indices(len(marks.held), 1)]
@@ -257,14 +241,6 @@ def test_what_clashes_never_comes_unasked_and_what_is_asked_for_by_name_does():
     both = of(Criteria("sour", must=("cold-brew", "lime-juice"), count=2)).originals
     assert both
     assert all({"cold-brew", "lime-juice"} <= {p.ingredient.slug for p in each.drink.pours} for each in both)
-
-
-def test_a_shared_base_is_one_that_the_trade_would_pour():
-    assert may_split("aged-rum", "cognac")
-    assert may_split("cognac", "aged-rum")
-    assert may_split("rye-whiskey", "apple-brandy")
-    assert not may_split("london-dry-gin", "rye-whiskey")
-    assert not may_split("vodka", "cognac")
 
 
 def test_what_is_at_hand_is_all_that_is_used_and_three_bottles_make_what_they_can(golden):
@@ -366,40 +342,10 @@ def test_every_form_can_be_wished_for(family, form):
     assert all((each.forecast.served.abv < 0.5) == (form == "without alcohol") for each in found)
 
 
-def test_kinship_is_shrunk_by_three_counts_and_what_the_house_sets_comes_first(golden):
-    herbs = frozenset({"citrus", "herbal"})
-    liked = [Liking(herbs, True)] * 2 + [Liking(frozenset({"citrus", "smoke"}), False)] * 2
-    ratios = learnt_ratios(liked)
-    # By hand: p = (2 + 1.5) / 7 = 0.5, two of two liked: ln((2 + 1.5) / (5 · 0.5)); none of two: ln(1.5 / 2.5).
-    assert ratios[herbs] == pytest.approx(np.log(3.5 / 2.5))
-    assert ratios[frozenset({"citrus", "smoke"})] == pytest.approx(np.log(1.5 / 2.5))
-    table = KinshipTable({herbs: 0.2}, tuple(liked))
-    assert table.shipped(herbs) == 0.8
-    assert table.value(herbs) == pytest.approx(0.2 + 0.25 * np.log(3.5 / 2.5))
-    assert learnt_ratios([]) == {}
-    with golden.raises(DomainError):
-        KinshipTable({frozenset({"citrus", "music"}): 0.5})
-    with pytest.raises(OutOfRange, match="kinship of citrus and herbal"):
-        KinshipTable({herbs: 1.5})
-
-
 def test_a_table_of_the_houses_own_changes_what_comes_first():
     at_odds = KinshipTable({frozenset({"citrus", other}): 0.0 for other in ("herbal", "green", "spice", "berry")})
     usual, turned = of(Criteria("sour", count=10)), of(Criteria("sour", count=10), SearchContext(catalogue(), BOOK, at_odds))
     assert [each.drink.name for each in usual.originals] != [each.drink.name for each in turned.originals]
-
-
-def test_more_of_the_same_is_never_picked_before_its_turn(golden):
-    # Three drinks of one ingredient and one of another, by score: with a fifth of five each may come once.
-    drawn = np.full((4, len(ORDER)), NONE)
-    drawn[:3, 0], drawn[3, 0] = 0, 1
-    marks = features_of([drink(("white-rum", 60)), drink(("white-rum", 60)), drink(("white-rum", 60)), drink(("cognac", 60))], [])
-    bench = Bench(drawn, np.array([0.9, 0.8, 0.7, 0.1]), marks, np.zeros((len(ORDER), 2), dtype=bool))
-    taken: list[int] = []
-    notes = picked(bench, 5, lambda place: taken.append(place) is None)
-    assert taken == [0, 3]
-    golden(notes)
-    assert [most_of(count) for count in (1, 5, 10, 20)] == [1, 1, 2, 4]
 
 
 def test_a_list_is_diverse_what_stays_stays_and_a_place_that_cannot_be_filled_is_named(golden):

@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.originals.criteria import Criteria
-from oenomel.core.originals.parts import BALANCING, PARTS, plan_of, unasked, usual_ml
-from oenomel.core.originals.space import NONE, ORDER, WHOLE_UP_TO, Space, space_of
-from oenomel.core.originals.usual_measures import accent_pour, below_overpowering_ml, is_accent, may_split
+from oenomel.core.originals.parts import plan_of
+from oenomel.core.originals.space import NONE, WHOLE_UP_TO, Space, space_of
+from oenomel.core.originals.usual_measures import may_split
 
 BASES = ("london-dry-gin", "white-rum", "aged-rum", "cognac")
 SOURS = ("lemon-juice", "lime-juice")
@@ -111,28 +111,3 @@ def test_what_is_left_out_is_in_no_combination(words):
             for place in np.unique(digit.choices).tolist():
                 each = of.ingredients[place]
                 assert not set(words) & {each.slug, each.kind, *each.allergens}
-
-
-def test_nothing_is_ever_poured_above_what_is_loud():
-    for family in ("sour", "daisy", "fizz"):
-        wish = Criteria(family)
-        for each in catalogue().values():
-            loud = each.label("loud_above_ml")
-            if loud is None or not unasked(each):
-                continue
-            for part in ORDER:
-                if part in BALANCING or part in ("base2", "accent2") or not PARTS[part].plays(each, wish):
-                    continue
-                ml = accent_pour(each).liquid_ml if part == "accent" else usual_ml(part, each, wish)
-                assert 0 <= ml <= loud, (each.slug, part)
-            assert below_overpowering_ml(each, 60.0) <= loud
-
-
-def test_every_accent_has_a_measure_that_a_bar_would_pour():
-    accents = [each for each in catalogue().values() if is_accent(each) and "accent" in each.slots]
-    assert len(accents) > 40
-    for each in accents:
-        pour = accent_pour(each)
-        assert pour.amount or pour.volume_ml
-        assert pour.liquid_ml <= 20
-        assert (pour.stage == "rinse") == (pour.volume_ml == 1.5 and pour.unit == "ml")

@@ -9,7 +9,7 @@ from support.kitchen import preparation
 from oenomel.core.preparations.mass_balance import MATTER, cook
 from oenomel.core.preparations.outcome import prepared
 from oenomel.core.preparations.preparation import KitchenStep, scaled
-from oenomel.errors import DomainError, ImpossibleMeasurement, SpecError
+from oenomel.errors import DomainError, ImpossibleMeasurement
 
 RASPBERRY = (("raspberries", 2, "cup"), ("sugar", 1, "cup"), ("water", 1, "cup"))
 COOKED = (KitchenStep("simmer", 10), KitchenStep("strain"), KitchenStep("cool"))
@@ -94,21 +94,6 @@ def test_less_held_back_than_supposed_is_believed_before_a_weight_is_refused():
     pressed = cook(preparation("fruit syrup", *RASPBERRY, steps=(KitchenStep("simmer", 1), KitchenStep("strain")), weight_g=620))
     assert pressed.evaporated_g == pytest.approx(0)
     assert pressed.weight_g == pytest.approx(620, abs=0.01)
-
-
-def test_what_nobody_knows_or_can_weigh_is_refused_by_its_place(golden):
-    with golden.raises(SpecError):
-        preparation("syrup", ("dragonfruits", 1, "cup"))
-    with golden.raises(SpecError):
-        preparation("syrup", ("vanilla pod", 1, "cup"))
-    with golden.raises(SpecError):
-        preparation("syrup", ("sugar", 0, "g"))
-
-
-def test_citrus_by_the_piece_is_fruit_and_by_the_millilitre_its_juice():
-    fruit, juice = preparation("cordial", ("lemon", 3, "piece"), ("lemon", 100, "ml")).lines
-    assert (fruit.name, juice.name) == ("Lemons", "Lemon juice")
-    assert fruit.grams == pytest.approx(3 * 84)  # USDA: a fruit without its peel
 
 
 def test_sugar_alone_is_no_syrup(golden):

@@ -12,7 +12,7 @@ from oenomel.core.dilution.heat_balance import Tin
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.rebalance.solver import Variant, best_of, costs_of, with_correctors
+from oenomel.core.rebalance.solver import Variant, best_of, costs_of
 from oenomel.core.rebalance.target import Objective, Target, Weights
 from oenomel.core.spec.drink import Drink, Pour
 from oenomel.core.spec.technique import Method
@@ -162,17 +162,3 @@ def test_of_equal_drinks_the_one_with_fewer_changes_and_less_moved_wins():
     assert sorted(p.volume_ml for p in best.pours[2:]) == [7.5, 15] or sorted(p.volume_ml for p in best.pours[2:]) == [10, 12.5]
     changed = sum(a.volume_ml != b.volume_ml for a, b in zip(best.pours, drink.pours, strict=True))
     assert changed == 1
-
-
-def test_two_of_the_correctors_may_join_and_no_third():
-    larder = catalogue()
-    drink = Drink("Bare", "sour", (Pour(larder["white-rum"], 60, slot="base"),))
-    joining = [larder[slug] for slug in ("simple-syrup-1-1", "lemon-juice", "still-water", "vodka")]
-    variants = with_correctors(Variant(drink, (0,)), joining)
-    assert len(variants) == 6
-    (best,), minima = best_of(variants, Objective(Target(8.9, 0.85, 15, 159)), Conditions())
-    assert best is not None
-    joined = [pour.ingredient.slug for pour in best.pours[1:] if pour.volume_ml > 0]
-    assert set(joined) == {"simple-syrup-1-1", "lemon-juice"}
-    variant = variants[int(minima.problem[0])]
-    assert costs_of(variant, best, Objective(Target(8.9, 0.85, 15, 159)), Conditions()).joined == 0.5

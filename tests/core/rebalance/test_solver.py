@@ -57,18 +57,6 @@ def test_scaling_every_amount_and_the_grid_scales_the_answer():
     assert doubled.costs.total == pytest.approx(small.costs.total, abs=1e-9)
 
 
-def test_an_axis_without_weight_or_target_is_left_alone():
-    start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
-    free = rebalance(start, Objective(Target(sugar=11.0)))
-    assert [left.axis for left in free.left] == ["sugar"]
-    assert free.costs.acid == free.costs.abv == free.costs.volume_ml == 0
-    sharp = Target(sugar=11.0, acid=0.2, abv=15, volume_ml=160)
-    unweighted = rebalance(start, Objective(sharp, Weights(acid=0)))
-    assert unweighted.costs.acid == 0
-    assert unweighted.reached
-    assert forecast_of(unweighted.drink).served.acid > 0.5
-
-
 def test_dashes_stay_whole_and_what_is_dry_goes_by_the_gram():
     larder = catalogue()
     start = drink(("grape-brandy", 60), ("lemon-juice", 22.5), ("caster-sugar", 12.4), ("aromatic-bitters", 1.6))
@@ -91,13 +79,6 @@ def test_up_to_two_correctors_join_where_they_pay_for_themselves():
     whole = rebalance(eight_three_three(), Objective(target_of(eight_three_three())), correctors=joining)
     assert whole.moves == ()
     assert len(whole.drink.pours) == 3
-
-
-def test_by_sucrose_equivalents_fructose_counts_for_more():
-    start = drink(("blanco-agave-spirit", 60), ("lime-juice", 22.5), ("agave-syrup", 15))
-    aim = Target(sugar=8.0, acid=0.85, abv=15.5, volume_ml=155)
-    grams, equivalents = (rebalance(start, Objective(aim, by_sucrose_equivalents=by), free=[2]) for by in (False, True))
-    assert amounts(equivalents.drink)[2] < amounts(grams.drink)[2]
 
 
 EDGES = {

@@ -1,12 +1,8 @@
 """Two jugs, and the glasses that are poured from them: apart in what is asked, alike in the rest, and pourable."""
 
 import math
-import random
 
 import pytest
-from hypothesis import example, given
-from hypothesis import strategies as st
-from support.depth import examples
 
 from oenomel.core.balance.aroma_share import SMELL_STEP, share_of_glass
 from oenomel.core.balance.perception import AXES, steps_between
@@ -14,8 +10,6 @@ from oenomel.core.balance.served import profile_of_made
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.sensory.blends import ATTRIBUTES, choices, glass_of, jugs_for, needs
-from oenomel.core.sensory.thresholds import threshold_of
-from oenomel.core.sensory.triangle import GLASSES, Triangle, alcohol_g, can_pour, left_after, next_triangle, poured
 from oenomel.errors import DomainError, OutOfRange
 
 LARDER = catalogue()
@@ -65,43 +59,6 @@ def test_jugs_are_poured_by_the_measure_and_are_no_larger_than_they_need_be(matt
         assert jugs.less.volume_ml <= max(450, 1.3 * 1.5 * triangles * jugs.glass_ml)
 
 
-@examples(40)
-@example("smell", 2.5, 0, [False] * 6)
-@given(st.sampled_from(ATTRIBUTES), st.sampled_from([1.0, 2.5]), st.integers(0, 10_000), st.lists(st.booleans(), min_size=6, max_size=6))
-def test_six_triangles_come_out_of_jugs_that_were_mixed_for_six(matter, grid, seed, found):
-    jugs, draw, done, known = jugs_on(matter, grid=grid), random.Random(seed), [], threshold_of([])
-    for right in found:
-        triangle = next_triangle(jugs, known, left_after(jugs, done), draw)
-        lines = poured(jugs, triangle)
-        assert sorted(glass for line in lines for glass in line.glasses) == list(GLASSES)
-        for line in lines:
-            assert line.less_ml + line.more_ml == pytest.approx(line.each_ml * len(line.glasses))
-            assert all(ml / grid == pytest.approx(round(ml / grid)) for ml in (line.less_ml, line.more_ml))
-        assert {triangle.parts_of(glass) for glass in triangle.alike} != {triangle.parts_of(triangle.odd)}
-        done.append(triangle)
-        known = type(known)(known.chances, known.triangles + 1, known.right + right)
-    left = left_after(jugs, done)
-    assert min(left.less_ml, left.more_ml) >= 0
-
-
-def test_the_odd_glass_is_drawn_and_is_as_often_the_one_with_more():
-    jugs, draw = jugs_on("sugar", triangles=40), random.Random(5)
-    drawn = [next_triangle(jugs, threshold_of([]), left_after(jugs, []), draw) for _ in range(300)]
-    for glass in GLASSES:
-        assert 70 <= sum(each.odd == glass for each in drawn) <= 130
-    assert 110 <= sum(each.odd_is_more for each in drawn) <= 190
-
-
-def test_jugs_run_empty_and_say_so(golden):
-    jugs, draw, done = jugs_on("acid", triangles=1), random.Random(1), []
-    while can_pour(jugs, left_after(jugs, done)):
-        done.append(next_triangle(jugs, threshold_of([]), left_after(jugs, done), draw))
-    # One was asked for; what had to be measured gave a few more.
-    assert 1 <= len(done) < 60
-    with golden.raises(DomainError):
-        next_triangle(jugs, threshold_of([]), left_after(jugs, done), draw)
-
-
 def test_what_is_at_hand_goes_in_first_and_the_plainest_of_it():
     assert [each.slug for each in choices("abv", "base", LARDER, HAND)][:2] == ["white-rum", "london-dry-gin"]
     assert choices("abv", "base", LARDER, set())[0].slug == "vodka"
@@ -109,14 +66,6 @@ def test_what_is_at_hand_goes_in_first_and_the_plainest_of_it():
     assert choices("smell", "base", LARDER, HAND)[0].slug == "vodka"
     assert choices("smell", "liqueur", LARDER, HAND)[0].slug == "orange-liqueur-dry"
     assert needs("sugar") == ("sour", "sweet")
-
-
-def test_sweetness_and_acidity_are_asked_without_alcohol_and_strength_counts_its_grams():
-    done = Triangle(1.0, 0, 8, 1, odd_is_more=True)
-    assert alcohol_g(jugs_on("sugar"), done) == alcohol_g(jugs_on("acid"), done) == 0
-    jugs = jugs_on("abv")
-    by_hand = sum(profile_of_made(jugs.blend(done.parts_of(glass)), Conditions()).alcohol_g for glass in GLASSES)
-    assert alcohol_g(jugs, done) == pytest.approx(by_hand)
 
 
 def test_bottles_that_cannot_do_it_are_refused_with_a_sentence(golden):

@@ -1,7 +1,5 @@
 """Exercises without a glass: what they ask can be answered, what they call right is right by the forecast, and a bartender would do it."""
 
-import itertools
-
 import pytest
 from support.depth import spread
 from support.sixty_specs import specs
@@ -11,7 +9,6 @@ from oenomel.core.balance.served import profile_of_made
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.sensory.exercises import EXERCISES, exercise, score_of
-from oenomel.core.sensory.training_plan import week_plan
 from oenomel.errors import DomainError
 from oenomel.schemas.spec_to_drink import drink_from_spec
 
@@ -94,18 +91,3 @@ def test_a_guess_next_to_the_line_is_right_either_way():
 def test_a_book_without_a_finished_drink_says_what_to_do(golden):
     with golden.raises(DomainError):
         exercise("swap", [], LARDER, HAND, Conditions(), 1)
-
-
-def test_a_week_counts_what_was_done_for_the_earliest_day_that_asks_for_it():
-    begun = week_plan({})
-    assert [day.number for day in begun] == list(range(1, 8))
-    assert not any(day.done for day in begun)
-    wanted = {}
-    for task in itertools.chain.from_iterable(day.tasks for day in begun):
-        wanted[task.what, task.of] = wanted.get((task.what, task.of), 0) + task.wanted
-    assert all(day.done for day in week_plan(wanted))
-    # Each matter and each exercise comes in it.
-    assert {of for what, of in wanted if what == "triangle"} == {"sugar", "acid", "abv", "smell"}
-    assert {of for what, of in wanted if what == "exercise"} == set(EXERCISES)
-    first = week_plan({("triangle", "sugar"): 6, ("exercise", "swap"): 3})
-    assert [day.done for day in first] == [True] + 6 * [False]

@@ -3,12 +3,8 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from support.drinks import drink
 
-from oenomel.core.forecast.forecast import STANDARD, forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.rebalance.ranges import span_of
-from oenomel.core.rebalance.target import Objective, Target
 from oenomel.core.spec.measures import is_by_eye
 from oenomel.core.spec.typed_amount import parse_typed
 from oenomel.core.spec.units import UNITS, Measure
@@ -175,17 +171,3 @@ def test_a_pour_can_follow_another_one(text, follows, times):
 def test_what_is_no_amount_is_refused(text, error):
     with pytest.raises(error):
         parse_typed(text, "ml", POURS, 2)
-
-
-def test_a_range_settles_where_the_drink_comes_nearest_to_its_parent():
-    parent = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 17.5))
-    goal = forecast_of(parent).served
-    aim = Objective(Target(goal.sugar, goal.acid, goal.abv, goal.volume_ml))
-    span = span_of(parent, 2, 7.5, 30, aim, STANDARD)
-    assert (span.low.pour_ml, span.best.pour_ml, span.high.pour_ml) == (7.5, 17.5, 30)
-    assert span.low.figures["sugar"] < span.best.figures["sugar"] < span.high.figures["sugar"]
-    assert span.best.figures["sugar"] == pytest.approx(goal.sugar)
-    # Ends that lie off the jigger's marks can be poured too: they were said.
-    assert span_of(parent, 2, 18, 30, aim, STANDARD).best.pour_ml == 18
-    with pytest.raises(OutOfRange):
-        span_of(parent, 2, 0, 9_999, aim, STANDARD)

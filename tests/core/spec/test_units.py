@@ -8,7 +8,7 @@ from oenomel.core.larder.catalogue_loader import Larder, catalogue, read_ingredi
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.spec.units import UNITS, parse_amount, to_ml
-from oenomel.errors import DomainError, ImpossibleComposition, NotAnAmount, OutOfRange, SpecError, UnknownIngredient, UnknownUnit
+from oenomel.errors import DomainError, NotAnAmount, OutOfRange, SpecError, UnknownIngredient, UnknownUnit
 
 SYRUP = catalogue()["simple-syrup-1-1"]
 MINT = catalogue()["mint"]
@@ -64,34 +64,6 @@ def test_tablespoon_of_dry_sugar_stands_for_three_quarters_of_an_ounce_of_syrup(
     assert 22.5 * SYRUP.composition.sugar / 100 == pytest.approx(grams, rel=0.16)
     cube = catalogue()["sugar-cube"]
     assert to_ml(1, "piece", cube) * cube.composition.sugar / 100 == pytest.approx(4, rel=1e-3)
-
-
-@pytest.mark.parametrize(
-    ("values", "error", "words"),
-    [
-        ({"abv": 101}, OutOfRange, "abv is 101"),
-        ({"abv": -1}, OutOfRange, "abv"),
-        ({"abv": math.nan}, OutOfRange, "abv"),
-        ({"sugars": {"sucrose": -0.1}}, OutOfRange, "sucrose"),
-        ({"sugars": {"maltose": 1}}, ImpossibleComposition, "maltose"),
-        ({"sugars": {"sucrose": 100}, "acids": {"citric": 43}}, ImpossibleComposition, "100 g in 70 ml"),
-        ({"abv": 60, "sugars": {"sucrose": 100}}, ImpossibleComposition, "don't fit"),
-        ({"density": 0.2}, OutOfRange, "density"),
-        ({"co2": 50}, OutOfRange, "co2"),
-        ({"spread": {"colour": 0.1}}, ImpossibleComposition, "colour"),
-        ({"spread": {"abv": -0.1}}, OutOfRange, "spread of abv"),
-    ],
-)
-def test_composition_that_cannot_be_is_refused(values, error, words):
-    with pytest.raises(error, match=words):
-        Composition(**values)
-
-
-def test_spread_of_a_total_adds_the_kinds_as_one_analysis():
-    juice = Composition(acids={"citric": 4, "malic": 2}, spread={"citric": 0.1, "malic": 0.4})
-    assert juice.relative_sd("acids") == pytest.approx((4 * 0.1 + 2 * 0.4) / 6)
-    assert Composition(acids={"citric": 4}, spread={"acids": 0.3}).relative_sd("acids") == 0.3
-    assert Composition().relative_sd("sugars") == 0
 
 
 def test_unknown_slug_is_named_with_its_neighbour(golden):

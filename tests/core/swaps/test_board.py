@@ -9,19 +9,16 @@ import pytest
 from support.drinks import drink, eight_three_three
 
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.glass.colour import swatch
-from oenomel.core.larder.aroma import aromas_between, group_kinship, kinship, likeness
-from oenomel.core.larder.catalogue_loader import aromas, catalogue
+from oenomel.core.larder.aroma import aromas_between, kinship, likeness
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.composition import Composition
-from oenomel.core.larder.ingredient import Ingredient, SourcedValue
-from oenomel.core.larder.label import Label, bottle_from, sweetness_classes
 from oenomel.core.rebalance.solver import rebalance
 from oenomel.core.rebalance.target import Objective, Target
 from oenomel.core.spec.drink import Drink
 from oenomel.core.spec.jigger import ladder
 from oenomel.core.swaps.board import Board, SwapRow, swap_board
 from oenomel.core.swaps.candidates import Filters
-from oenomel.errors import DomainError, OutOfRange
+from oenomel.errors import OutOfRange
 
 FIZZ = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 22.5), ("soda-water", 75, "topped"), family="fizz")
 DAISY = drink(("london-dry-gin", 45), ("orange-liqueur-sweet", 22.5), ("lemon-juice", 22.5), ("simple-syrup-1-1", 5), family="daisy")
@@ -68,36 +65,6 @@ def test_what_cannot_do_the_job_is_left_out_with_its_reason(index: int, slug: st
     told = {each.ingredient.slug: each.reason for each in parts(DAISY, index)[0].left_out}
     assert (slug in told) is is_left_out
     golden(told.get(slug, ""))
-
-
-def test_what_nothing_is_known_of_is_left_out_and_says_what_to_do(golden):
-    unknown = Ingredient("mystery", "Mystery liqueur", "liqueur", Composition(), slots=("liqueur",))
-    told = parts(DAISY, 1, larder={"mystery": unknown})[0]
-    golden([each.reason for each in told.left_out])
-    assert told.rows == ()
-    assert told.total == 0
-
-
-FILTERS = (
-    (Filters(in_stock=frozenset({"orange-liqueur-dry"})), {"orange-liqueur-dry"}),
-    (Filters(without_alcohol=True), {slug for slug, i in catalogue().items() if "liqueur" in i.slots and i.composition.abv <= 0.5}),
-    (Filters(most_price=20.0), {"orange-liqueur-dry"}),
-    (Filters(avoid_allergens=frozenset({"nuts"})), None),
-    (Filters(kinds=frozenset({"aromatised"})), None),
-)
-
-
-@pytest.mark.parametrize(("wanted", "kept"), FILTERS)
-def test_filters_leave_out_with_their_reason(wanted: Filters, kept: set[str] | None, golden):
-    priced = dict(catalogue())
-    dry = priced["orange-liqueur-dry"]
-    price = SourcedValue("price_per_litre", 18.0, 0.0, "my shelf", "label")
-    priced["orange-liqueur-dry"] = replace(dry, values={**dry.values, "price_per_litre": price}, allergens=())
-    priced["almond-liqueur"] = replace(priced["almond-liqueur"], allergens=("nuts",))
-    told = parts(DAISY, 1, larder=priced, filters=wanted)
-    offered = {row.candidate.ingredient.slug for part in told for row in part.rows}
-    assert kept is None or offered == kept
-    golden({each.reason for each in told[0].left_out})
 
 
 def test_a_vegan_drink_gets_no_egg_and_no_honey():
@@ -255,66 +222,6 @@ def test_aroma_ranks_what_smells_alike_and_says_what_comes_and_goes():
     assert place("orange-bitter-aperitif") < place("orange-liqueur-dry") < place("coffee-liqueur")
 
 
-def test_the_table_of_kinship_names_known_groups_once_and_stays_between_0_and_1():
-    groups = {aroma.group for aroma in aromas().values()}
-    for pair, value in group_kinship().items():
-        assert pair <= groups
-        assert len(pair) == 2
-        assert 0 <= value <= 1
-    assert len(group_kinship()) > len(groups) * 4
-
-
-LABELS = (
-    (Label("House gin", "spirit", abv=43.0), (43.0, 0.0, 0.0), ("base",)),
-    (Label("Orchard liqueur", "liqueur", abv=18, sweetness="dry"), (18.0, 14.0, 0.0), ("liqueur", "sweet")),
-    (Label("Festive", "sparkling", abv=11.5, sweetness="medium dry"), (11.5, 4.1, 0.6), ("lengthener",)),
-    (Label("Plain", "aromatised", abv=16, sugar=12.5, acid=0.4), (16, 12.5, 0.4), ("liqueur", "accent")),
-)
-
-
-@pytest.mark.parametrize(("label", "axes", "slots"), LABELS)
-def test_a_bottle_has_what_its_label_tells_and_the_rest_from_its_kind(
-    label: Label, axes: tuple[float, float, float], slots: tuple[str, ...]
-):
-    bottle = bottle_from(label, catalogue().values())
-    assert bottle.composition.axes == pytest.approx(axes, abs=0.05)
-    assert bottle.slots[: len(slots)] == slots
-    assert bottle.origin == "house"
-    assert {value.source_kind for value in bottle.values.values()} <= {"label", "estimate"}
-
-
-def test_what_a_label_does_not_tell_is_less_sure_than_what_it_tells(golden):
-    told = bottle_from(Label("Headline", "liqueur", abv=20, sugar=25), catalogue().values())
-    classed = bottle_from(Label("Classed", "liqueur", abv=20, sweetness="sweet"), catalogue().values())
-    untold = bottle_from(Label("Untold", "liqueur", abv=20), catalogue().values())
-    spreads = [each.composition.relative_sd("sugars") for each in (told, classed, untold)]
-    assert spreads[0] < spreads[1] < spreads[2]
-    assert spreads[2] >= 0.25
-    golden(untold.values["sucrose"].why)
-
-
-def test_a_bottle_that_is_like_another_takes_its_kinds_of_sugar_its_smell_and_its_colour():
-    like = catalogue()["blackcurrant-creme"]
-    bottle = bottle_from(Label("Bramble crème", "liqueur", abv=16, sugar=42, like=like), catalogue().values())
-    assert bottle.aroma == like.aroma
-    assert bottle.absorbance == like.absorbance
-    assert bottle.slots == like.slots
-    assert bottle.composition.sugar == pytest.approx(42)
-    assert bottle.composition.acid == pytest.approx(like.composition.acid)
-
-
-def test_labels_that_cannot_be_are_refused(golden):
-    for label, error in (
-        (Label("  ", "spirit"), DomainError),
-        (Label("Odd", "spirit", abv=130), OutOfRange),
-        (Label("Odd", "spirit", sweetness="brut"), DomainError),
-        (Label("Odd", "liqueur", abv=90, sugar=80), DomainError),
-    ):
-        with golden.raises(error):
-            bottle_from(label, catalogue().values())
-    assert all(low <= high for classes in sweetness_classes().values() for low, high, _ in classes.values())
-
-
 def test_an_eight_three_three_is_where_its_own_board_starts():
     answer = rows(eight_three_three(), 1)
     assert min(row.plain.cost for row in answer.values()) < 0.1
@@ -330,22 +237,6 @@ def test_in_a_large_larder_what_lies_further_than_two_steps_is_told_as_that():
     assert told["far"].plain.cost > 4
     assert told["far"].score("balance") > max(row.score("balance") for key, row in told.items() if key != "far")
     assert all(row.mended is not None for key, row in told.items() if key != "far")
-
-
-def test_a_drink_s_colour_is_that_of_its_pours_thinned_and_cloud_lightens_it():
-    clear, red = drink(("vodka", 60)), drink(("vodka", 60), ("red-bitter-aperitif", 10))
-    redder = drink(("vodka", 60), ("red-bitter-aperitif", 30))
-
-    def channels(made: Drink) -> list[int]:
-        shown = swatch(made.pours, sum(pour.volume_ml for pour in made.pours))
-        return [int(shown[at : at + 2], 16) for at in (1, 3, 5)]
-
-    assert channels(clear) == [255, 255, 255]
-    assert channels(red)[1] > channels(redder)[1]
-    assert channels(redder)[0] > channels(redder)[2]
-    cloudy = replace(redder, pours=(*redder.pours, *drink(("egg-white", 30)).pours))
-    assert min(channels(cloudy)) > min(channels(redder))
-    assert swatch((), 0.0) == "#ffffff"
 
 
 LADDERS = (
@@ -367,18 +258,6 @@ def test_a_pour_takes_multiples_of_its_grid_or_stays_as_it_is(asked: tuple[float
     assert all(value / asked[1] == pytest.approx(round(value / asked[1])) and asked[2] <= value <= asked[3] + 1e-9 for value in others)
 
 
-@pytest.mark.parametrize(("pour", "content", "least"), [(0, "abv", 10), (2, "acid", 0.4), (3, "sugar", 15), (1, "sugar", 8)])
-def test_what_has_too_little_for_a_slot_is_left_out_from_there_on(pour, content, least, golden):
-    # House rules: what makes no base, no sour, no sweet and no liqueur. With a hair more it is left out for another reason.
-    reasons = []
-    for level in (least - 0.01, least + 0.01):
-        composition = {"abv": {"abv": level}, "acid": {"acids": {"citric": level}}, "sugar": {"sugars": {"sucrose": level}}}[content]
-        thin = Ingredient("thin", "Thin", "other", Composition(**composition))
-        reasons += [each.reason for each in parts(DAISY, pour, larder={"thin": thin})[0].left_out]
-    assert reasons[0] != reasons[1]
-    golden(reasons)
-
-
 def test_kinship_counts_half_of_likeness_and_none_told_half_of_that():
     # House rule of the ranking by aroma: likeness to what goes, and half as much kinship with what stays.
     row = rows(DAISY, 1, larder={"orange-liqueur-dry": catalogue()["orange-liqueur-dry"]})["orange-liqueur-dry"]
@@ -391,19 +270,6 @@ def test_kinship_counts_half_of_likeness_and_none_told_half_of_that():
     assert nose(1, 1) == 0
     assert row.mended is not None
     assert row.score("both") == pytest.approx(row.mended.cost + row.score("aroma") + row.reach, abs=2e-9)
-
-
-def test_two_groups_of_which_nothing_is_told_stand_side_by_side_as_the_table_says():
-    # The table's own rule (its first lines): an untold pair counts 0.4, a group beside itself 0.6.
-    tags = {aroma.group: tag for tag, aroma in aromas().items()}
-    one, other = next(pair for pair in itertools.combinations(tags, 2) if frozenset(pair) not in group_kinship())
-
-    def smelling(slug: str, tag: str) -> Ingredient:
-        return Ingredient(slug, slug, "other", Composition(), aroma={tag: 2})
-
-    assert kinship(smelling("a", tags[one]), [smelling("b", tags[other])]) == pytest.approx(0.4)
-    # Of one tag the likeness is whole, and what is over 0.6 of it is taken off as more of the same.
-    assert kinship(smelling("a", tags[one]), [smelling("b", tags[one])]) == pytest.approx(0.6 - 0.4)
 
 
 def test_bubbles_are_part_of_the_job_of_a_sparkling_pour(golden):

@@ -14,8 +14,8 @@ from oenomel.core.families.typical_range import BRANCHES, standard_typical_range
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.trials.next_trial import Sheet, answer, ideal_of, proposals, standing_of
 from oenomel.core.trials.palate import WITHIN_STEPS, Palate, unknown_palate
-from oenomel.core.trials.tasting import Verdict, verdict_words
-from oenomel.errors import DomainError, OutOfRange
+from oenomel.core.trials.tasting import Verdict
+from oenomel.errors import DomainError
 
 USUAL = Conditions()
 LARDER = catalogue()
@@ -117,14 +117,6 @@ def test_a_palate_draws_the_second_answer_toward_it():
     drier.mean[0] = -2.0
     reference = standard_typical_ranges()["sour", ""].points.mean(axis=0)
     assert ideal_of(sheets, reference, drier, USUAL).mean[0] < ideal_of(sheets, reference, None, USUAL).mean[0] - 0.5
-
-
-def test_verdicts_are_told_as_they_are_said_and_bounded(golden):
-    golden(verdict_words(Verdict(sugar=-3, acid=1, body=1, lacking=True)))
-    assert verdict_words(Verdict(acid=0)) == "right"
-    assert verdict_words(Verdict()) == ""
-    with golden.raises(OutOfRange):
-        Verdict(body=4)
 
 
 def developed(random, sheets_a_trial):

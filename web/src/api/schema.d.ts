@@ -33,7 +33,7 @@ export interface paths {
         };
         /**
          * Get Rules
-         * @description Return the constants that the screens draw with.
+         * @description Return the constants that the screens need.
          */
         get: operations["get_rules"];
         put?: never;
@@ -55,7 +55,7 @@ export interface paths {
         put?: never;
         /**
          * Predict Drink
-         * @description Return the forecast of a spec.
+         * @description Forecast a spec.
          */
         post: operations["predict_drink"];
         delete?: never;
@@ -75,7 +75,7 @@ export interface paths {
         put?: never;
         /**
          * Compare Drinks
-         * @description Return a spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question.
+         * @description Compare a spec with its parent's; an amount that is being typed is read first, so that a keystroke is one request.
          */
         post: operations["compare_drinks"];
         delete?: never;
@@ -95,7 +95,7 @@ export interface paths {
         put?: never;
         /**
          * Follow In The Glass
-         * @description Return twenty minutes of a spec in its glass.
+         * @description Forecast how a drink changes over twenty minutes in its glass.
          */
         post: operations["follow_in_the_glass"];
         delete?: never;
@@ -115,7 +115,7 @@ export interface paths {
         put?: never;
         /**
          * Explain Figure
-         * @description Explain why a figure of a spec is what it is, in the tin, after the ice, before topping or as served.
+         * @description Explain how a figure of a spec is computed: in the tin, after the ice, before topping, or as served.
          */
         post: operations["explain_figure"];
         delete?: never;
@@ -135,7 +135,7 @@ export interface paths {
         put?: never;
         /**
          * Mend Spec
-         * @description Return the spec with a mend of one of its findings applied.
+         * @description Apply the fix of a finding to a spec.
          */
         post: operations["mend_spec"];
         delete?: never;
@@ -155,7 +155,7 @@ export interface paths {
         put?: never;
         /**
          * Read Amount
-         * @description Return a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys.
+         * @description Read a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line".
          */
         post: operations["read_amount"];
         delete?: never;
@@ -193,7 +193,7 @@ export interface paths {
         };
         /**
          * List Glasses
-         * @description Return the glasses of the list, smallest first.
+         * @description List the glasses, smallest first.
          */
         get: operations["list_glasses"];
         put?: never;
@@ -215,7 +215,7 @@ export interface paths {
         put?: never;
         /**
          * List Steps
-         * @description Describe how a spec is made, step by step.
+         * @description Write the steps of a spec's method.
          */
         post: operations["list_steps"];
         delete?: never;
@@ -235,7 +235,7 @@ export interface paths {
         put?: never;
         /**
          * Suggest Garnishes
-         * @description Garnishes that would suit a spec, the best first, each with its reason.
+         * @description Suggest garnishes for a spec, best first, each with a reason.
          */
         post: operations["suggest_garnishes"];
         delete?: never;
@@ -255,7 +255,7 @@ export interface paths {
         put?: never;
         /**
          * Compare Serves
-         * @description Return a spec served up, on cubes, on one large cube and on crushed ice.
+         * @description Compare a spec served up, on cubes, on one large cube and on crushed ice.
          */
         post: operations["compare_serves"];
         delete?: never;
@@ -275,7 +275,7 @@ export interface paths {
         put?: never;
         /**
          * Size To Glass
-         * @description Return the spec with every amount changed by the same factor, so that it fills its glass.
+         * @description Scale a spec so that it fills its glass.
          */
         post: operations["size_to_glass"];
         delete?: never;
@@ -295,7 +295,7 @@ export interface paths {
         put?: never;
         /**
          * Follow Ranges
-         * @description Return what each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent.
+         * @description Forecast a drink at both ends of each range, and find the amounts nearest to its parent.
          */
         post: operations["follow_ranges"];
         delete?: never;
@@ -315,7 +315,7 @@ export interface paths {
         put?: never;
         /**
          * Rebalance Drink
-         * @description Return the pourable amounts that bring a spec closest to a target.
+         * @description Return the pourable amounts that bring a spec closest to its target.
          */
         post: operations["rebalance_drink"];
         delete?: never;
@@ -335,7 +335,7 @@ export interface paths {
         put?: never;
         /**
          * List Swaps
-         * @description Return what could take the place of a pour, ranked; ``limit`` rows of it, if it is told.
+         * @description Rank what could replace a pour; at most ``limit`` rows.
          */
         post: operations["list_swaps"];
         delete?: never;
@@ -355,7 +355,7 @@ export interface paths {
         put?: never;
         /**
          * Stream Swaps
-         * @description Return the same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is.
+         * @description Stream the swaps part by part, the likeliest rows at once, each part with its progress.
          */
         post: operations["stream_swaps"];
         delete?: never;
@@ -375,7 +375,7 @@ export interface paths {
         put?: never;
         /**
          * List Originals
-         * @description Return a handful of original drinks that meet a wish.
+         * @description Return a handful of original drinks that meet the criteria.
          */
         post: operations["list_originals"];
         delete?: never;
@@ -395,7 +395,7 @@ export interface paths {
         put?: never;
         /**
          * Stream Originals
-         * @description Yield the same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it.
+         * @description Stream the search: a first handful at once, later the final one. It ends when the client leaves.
          */
         post: operations["stream_originals"];
         delete?: never;
@@ -415,7 +415,7 @@ export interface paths {
         put?: never;
         /**
          * Count Left
-         * @description Compute how many combinations a wish leaves.
+         * @description Count the combinations that the criteria leave.
          */
         post: operations["count_left"];
         delete?: never;
@@ -435,7 +435,7 @@ export interface paths {
         put?: never;
         /**
          * Make Menu
-         * @description Return the open places of a list filled, unlike each other and sharing preparations; what stays, stays.
+         * @description Fill the open places of a menu with drinks unlike each other that share preparations; the chosen ones stay.
          */
         post: operations["make_menu"];
         delete?: never;
@@ -455,7 +455,7 @@ export interface paths {
         put?: never;
         /**
          * Add Flight
-         * @description Put originals into the book as the trials of one drink, to be tasted blind, and say what a glass of each takes.
+         * @description Add originals to the book as trials of one drink, to be tasted blind, with what each glass takes.
          */
         post: operations["add_flight"];
         delete?: never;
@@ -473,7 +473,7 @@ export interface paths {
         };
         /**
          * Get Wish
-         * @description Return the wish that a drink came of, or else what its brief wishes.
+         * @description Return the criteria that a drink was found by, or else those of its brief.
          */
         get: operations["get_wish"];
         put?: never;
@@ -493,18 +493,18 @@ export interface paths {
         };
         /**
          * Get Kinship
-         * @description Return the table by which originals are told to hang together: what ships, what the bar set, what tastings taught.
+         * @description Return how well pairs of aromas go together: as shipped, as the bar set them, and as tastings taught.
          */
         get: operations["get_kinship"];
         /**
          * Set Kinship
-         * @description Set what the bar thinks of a pair.
+         * @description Set how well a pair of aromas goes together in this bar.
          */
         put: operations["set_kinship"];
         post?: never;
         /**
          * Reset Kinship
-         * @description Put a pair back to what ships, or the whole table.
+         * @description Reset a pair of aromas, or all of them, to the shipped values.
          */
         delete: operations["reset_kinship"];
         options?: never;
@@ -523,7 +523,7 @@ export interface paths {
         put?: never;
         /**
          * Read Recipe Text
-         * @description Return a recipe as a spec, with what each of its lines was taken for.
+         * @description Read a recipe as a spec, with what each of its lines was read as.
          */
         post: operations["read_recipe_text"];
         delete?: never;
@@ -543,7 +543,7 @@ export interface paths {
         put?: never;
         /**
          * Write Recipe
-         * @description Return a drink in an open format, or as its card in one file.
+         * @description Write a drink in an open format, or as its card.
          */
         post: operations["write_recipe"];
         delete?: never;
@@ -561,8 +561,8 @@ export interface paths {
         };
         /**
          * List Ingredients
-         * @description Ingredients that the words mean, best first (all, by name, without words), of a kind and a slot; each tells what a new pour of it
-         *     is in a family's drink, as ``new_as``.
+         * @description List the ingredients that match words, a kind and a slot, best first (without words all, by name), each with the amount of a new
+         *     pour, ``new_as``.
          */
         get: operations["list_ingredients"];
         put?: never;
@@ -582,7 +582,7 @@ export interface paths {
         };
         /**
          * Find Ingredients
-         * @description Ingredients by any word of the trade for them, best first; where nothing is called so, the nearest.
+         * @description Find ingredients by any of their names, best first; where none matches, the nearest.
          */
         get: operations["find_ingredients"];
         put?: never;
@@ -622,7 +622,7 @@ export interface paths {
         };
         /**
          * List Larder
-         * @description Return every ingredient at a glance, by name.
+         * @description List every ingredient with its main values, by name.
          */
         get: operations["list_larder"];
         put?: never;
@@ -642,13 +642,13 @@ export interface paths {
         };
         /**
          * Write Table
-         * @description Return the larder as a table (CSV).
+         * @description Export the larder as a table (CSV).
          */
         get: operations["write_table"];
         put?: never;
         /**
          * Read Table
-         * @description Take a table in, all of it or nothing, and say what that changed.
+         * @description Import a table of ingredients, all of it or nothing, and return what changed.
          */
         post: operations["read_table"];
         delete?: never;
@@ -666,7 +666,7 @@ export interface paths {
         };
         /**
          * Get Larder Detail
-         * @description Return one ingredient with all that is known of it.
+         * @description Return one ingredient with every value and its source.
          */
         get: operations["get_larder_detail"];
         put?: never;
@@ -676,7 +676,7 @@ export interface paths {
         head?: never;
         /**
          * Set Values Right
-         * @description Put what the bar knows better over an ingredient's own values.
+         * @description Override some of an ingredient's values by the bar's own.
          */
         patch: operations["set_values_right"];
         trace?: never;
@@ -691,7 +691,7 @@ export interface paths {
         get?: never;
         /**
          * Put House Values
-         * @description Put exactly these values over an ingredient's own: so a change is undone.
+         * @description Replace all of the bar's own values for an ingredient by these; used to undo.
          */
         put: operations["put_house_values"];
         post?: never;
@@ -711,7 +711,7 @@ export interface paths {
         get?: never;
         /**
          * Retire Ingredient
-         * @description Take an ingredient out of what is offered, or back in; trials keep it.
+         * @description Stop offering an ingredient, or offer it again; trials keep it.
          */
         put: operations["retire_ingredient"];
         post?: never;
@@ -730,7 +730,7 @@ export interface paths {
         };
         /**
          * List Shelf
-         * @description Return what is on the shelf.
+         * @description List what is on the shelf.
          */
         get: operations["list_shelf"];
         put?: never;
@@ -751,7 +751,7 @@ export interface paths {
         get?: never;
         /**
          * Put On Shelf
-         * @description Mark an ingredient as in stock, low or out, with its price; or take it off.
+         * @description Mark an ingredient as in stock, low or out, with its price; or take it off the shelf.
          */
         put: operations["put_on_shelf"];
         post?: never;
@@ -772,7 +772,7 @@ export interface paths {
         put?: never;
         /**
          * Add Bottle
-         * @description Add a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like.
+         * @description Add an ingredient from its label; values that the label doesn't state are estimated from its kind, or from a similar one.
          */
         post: operations["add_bottle"];
         delete?: never;
@@ -793,7 +793,7 @@ export interface paths {
         post?: never;
         /**
          * Remove Bottle
-         * @description Take a bottle that the bar has added out of the larder again, as long as no drink pours it.
+         * @description Delete an ingredient that the bar added, as long as no drink pours it.
          */
         delete: operations["remove_bottle"];
         options?: never;
@@ -810,7 +810,7 @@ export interface paths {
         };
         /**
          * List Sweetness Classes
-         * @description Words on a label that tell how sweet it is, by kind.
+         * @description List the words for sweetness on a label, by kind.
          */
         get: operations["list_sweetness_classes"];
         put?: never;
@@ -830,13 +830,13 @@ export interface paths {
         };
         /**
          * List Lots
-         * @description Lots that are open, newest first; with ``every`` those that are finished too.
+         * @description List the open lots, newest first; with ``every`` the finished ones too.
          */
         get: operations["list_lots"];
         put?: never;
         /**
          * Add Lot
-         * @description Note a lot with its readings, and answer what they make of it; refused whole where one of them can't be.
+         * @description Add a lot with its readings, and return the composition they give; refused as a whole where one is impossible.
          */
         post: operations["add_lot"];
         delete?: never;
@@ -854,21 +854,21 @@ export interface paths {
         };
         /**
          * Get Lot
-         * @description Return one lot, how it is titrated, and what its readings make surer.
+         * @description Return one lot, its titration, and which forecasts its readings make more certain.
          */
         get: operations["get_lot"];
         put?: never;
         post?: never;
         /**
          * Remove Lot
-         * @description Take away a lot that was noted by mistake; refused where a trial was made of it.
+         * @description Delete a lot that was added by mistake; refused where a trial was made with it.
          */
         delete: operations["remove_lot"];
         options?: never;
         head?: never;
         /**
          * Change Lot
-         * @description Note what is left of a lot, that it is finished, another name or time.
+         * @description Change what is left of a lot, its name, its time, or whether it is finished.
          */
         patch: operations["change_lot"];
         trace?: never;
@@ -884,7 +884,7 @@ export interface paths {
         put?: never;
         /**
          * Add Lot Reading
-         * @description Save a reading of a lot; refused with the reason where it can't be.
+         * @description Save a reading of a lot; refused with a reason where it is impossible.
          */
         post: operations["add_lot_reading"];
         delete?: never;
@@ -905,7 +905,7 @@ export interface paths {
         post?: never;
         /**
          * Remove Lot Reading
-         * @description Take a reading back.
+         * @description Delete a reading of a lot.
          */
         delete: operations["remove_lot_reading"];
         options?: never;
@@ -924,7 +924,7 @@ export interface paths {
         put?: never;
         /**
          * Work Out Titration
-         * @description Return what a titration says of the acid.
+         * @description Compute the acid from a titration.
          */
         post: operations["work_out_titration"];
         delete?: never;
@@ -944,7 +944,7 @@ export interface paths {
         put?: never;
         /**
          * Read Lot
-         * @description Read a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot.
+         * @description Read a lot with a device without saving it. Simulated devices measure a hidden true lot.
          */
         post: operations["read_lot"];
         delete?: never;
@@ -962,13 +962,13 @@ export interface paths {
         };
         /**
          * List Preparations
-         * @description Return what the bar knows how to make.
+         * @description List the preparations.
          */
         get: operations["list_preparations"];
         put?: never;
         /**
          * Add Preparation
-         * @description Write a preparation down. It makes the ingredient of its name; where there is none, one of the bar's own with what it comes to.
+         * @description Add a preparation. It defines the ingredient of the same name, which is created where there is none.
          */
         post: operations["add_preparation"];
         delete?: never;
@@ -986,18 +986,18 @@ export interface paths {
         };
         /**
          * Get Preparation
-         * @description Return one of them.
+         * @description Return one preparation.
          */
         get: operations["get_preparation"];
         /**
          * Change Preparation
-         * @description Write a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since.
+         * @description Change a preparation; lots already made of it stay as they are. Refused with 409 where it was changed since it was read.
          */
         put: operations["change_preparation"];
         post?: never;
         /**
          * Remove Preparation
-         * @description Forget how something is made; what was made, and the ingredient, stay.
+         * @description Delete a preparation; its lots and its ingredient stay.
          */
         delete: operations["remove_preparation"];
         options?: never;
@@ -1016,7 +1016,7 @@ export interface paths {
         put?: never;
         /**
          * Prepare
-         * @description Return what a preparation comes to.
+         * @description Compute the composition and yield of a preparation.
          */
         post: operations["prepare"];
         delete?: never;
@@ -1036,7 +1036,7 @@ export interface paths {
         put?: never;
         /**
          * Scale Preparation
-         * @description Return the same preparation for what is on hand of one of its lines.
+         * @description Scale a preparation to the amount on hand of one of its lines.
          */
         post: operations["scale_preparation"];
         delete?: never;
@@ -1056,7 +1056,7 @@ export interface paths {
         put?: never;
         /**
          * Make Preparation
-         * @description Make a lot of what was just made: its composition by its grams; and say what follows for the drinks of the list.
+         * @description Make a lot from what was weighed, and return what that changes in today's drinks.
          */
         post: operations["make_preparation"];
         delete?: never;
@@ -1074,7 +1074,7 @@ export interface paths {
         };
         /**
          * List Follows
-         * @description Return what today's lot of an ingredient, alone, does to the drinks of the list.
+         * @description Return what today's lot of one ingredient, by itself, changes in today's drinks.
          */
         get: operations["list_follows"];
         put?: never;
@@ -1096,7 +1096,7 @@ export interface paths {
         put?: never;
         /**
          * Adjust To Brix
-         * @description Sugar or water that brings a liquid to a °Bx.
+         * @description Compute the sugar or water that brings a liquid to a given °Bx.
          */
         post: operations["adjust_to_brix"];
         delete?: never;
@@ -1116,7 +1116,7 @@ export interface paths {
         put?: never;
         /**
          * Adjust To Acid
-         * @description Grams of each acid that bring a juice to another one's acid.
+         * @description Compute the grams of each acid that bring a juice to another juice's acidity.
          */
         post: operations["adjust_to_acid"];
         delete?: never;
@@ -1134,7 +1134,7 @@ export interface paths {
         };
         /**
          * Find For The Pot
-         * @description Return what can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder.
+         * @description Find what can go into a preparation, best match first, dry and fresh goods before ingredients.
          */
         get: operations["find_for_the_pot"];
         put?: never;
@@ -1155,7 +1155,7 @@ export interface paths {
         get?: never;
         /**
          * Put Good Price
-         * @description Note what a kilogram of a dry good costs.
+         * @description Save the price of a kilogram of a dry good.
          */
         put: operations["put_good_price"];
         post?: never;
@@ -1174,7 +1174,7 @@ export interface paths {
         };
         /**
          * Get Today
-         * @description Return the list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy.
+         * @description Return today's drinks with today's lots: what to pour instead, what runs low, what to prepare and to buy.
          */
         get: operations["get_today"];
         put?: never;
@@ -1195,7 +1195,7 @@ export interface paths {
         get?: never;
         /**
          * Put On The List
-         * @description Note what a drink is sold for, and how many of it are expected tonight.
+         * @description Save the price of a drink, and how many are expected tonight.
          */
         put: operations["put_on_the_list"];
         post?: never;
@@ -1215,7 +1215,7 @@ export interface paths {
         get?: never;
         /**
          * Put Par
-         * @description Note how much of an ingredient should stand there; nothing where that is nobody's care.
+         * @description Save the par of an ingredient: how much of it should be in stock; empty for none.
          */
         put: operations["put_par"];
         post?: never;
@@ -1234,12 +1234,12 @@ export interface paths {
         };
         /**
          * Get Currency
-         * @description Describe how prices are written; empty where nobody said.
+         * @description Return the currency of prices; empty where none was set.
          */
         get: operations["get_currency"];
         /**
          * Put Currency
-         * @description Note how prices are written.
+         * @description Save the currency of prices.
          */
         put: operations["put_currency"];
         post?: never;
@@ -1258,7 +1258,7 @@ export interface paths {
         };
         /**
          * Get Poured
-         * @description Find which trial of a drink is poured for many: the newest that is finished, else the newest.
+         * @description Return the trial of a drink that a batch is made of: the newest finished one, else the newest.
          */
         get: operations["get_poured"];
         put?: never;
@@ -1280,7 +1280,7 @@ export interface paths {
         put?: never;
         /**
          * Work Out Batch
-         * @description Return a batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes.
+         * @description Plan a batch: order of pouring, water, container, a serve compared with a single drink, and what must be bought.
          */
         post: operations["work_out_batch"];
         delete?: never;
@@ -1298,13 +1298,13 @@ export interface paths {
         };
         /**
          * List Batches
-         * @description Batches that are there, the newest first; with ``every`` those that are finished too.
+         * @description List batches with something left, newest first; with ``every`` the finished ones too.
          */
         get: operations["list_batches"];
         put?: never;
         /**
          * Make Batch
-         * @description Save a batch that was made, with its real amounts and lots, on what was kept of an older one.
+         * @description Save a batch that was made, with its measured amounts and lots, and what was left of an older one.
          */
         post: operations["make_batch"];
         delete?: never;
@@ -1322,21 +1322,21 @@ export interface paths {
         };
         /**
          * Get Batch
-         * @description Return one batch: what is left, what is in it, whose share, its log and its label.
+         * @description Return one batch: what is left, its composition, the older batches in it, its log and its label.
          */
         get: operations["get_batch"];
         put?: never;
         post?: never;
         /**
          * Remove Batch
-         * @description Take away a batch that was noted by mistake.
+         * @description Delete a batch that was saved by mistake.
          */
         delete: operations["remove_batch"];
         options?: never;
         head?: never;
         /**
          * Change Batch
-         * @description Set right what is left of it, its name, its date, or that it is finished.
+         * @description Change what is left of a batch, its name, its date, or whether it is finished.
          */
         patch: operations["change_batch"];
         trace?: never;
@@ -1352,7 +1352,7 @@ export interface paths {
         put?: never;
         /**
          * Serve From Batch
-         * @description Note what was poured out of it; refused where that much isn't there.
+         * @description Record a serve from a batch; refused where less is left.
          */
         post: operations["serve_from_batch"];
         delete?: never;
@@ -1372,7 +1372,7 @@ export interface paths {
         put?: never;
         /**
          * Correct By Taste
-         * @description Return what to add after what a tongue said, an axis at a time; nothing is written.
+         * @description Return what to add after a tasting, an axis at a time; nothing is written.
          */
         post: operations["correct_by_taste"];
         delete?: never;
@@ -1392,7 +1392,7 @@ export interface paths {
         put?: never;
         /**
          * Correct By Reading
-         * @description Take a reading of the bottle in, and say what brings it to its recipe; nothing where no tongue could tell the difference.
+         * @description Take a reading of a batch and return what brings it back to its recipe; nothing where the difference can't be tasted.
          */
         post: operations["correct_by_reading"];
         delete?: never;
@@ -1412,7 +1412,7 @@ export interface paths {
         put?: never;
         /**
          * Add To Batch
-         * @description Note what was added to what is left in the bottle.
+         * @description Record what was added to a batch.
          */
         post: operations["add_to_batch"];
         delete?: never;
@@ -1430,26 +1430,26 @@ export interface paths {
         };
         /**
          * Get Evening
-         * @description Return the evening that is ahead: its batches, what it takes, its tasks from the hour backwards.
+         * @description Return the planned event: its drinks and batches, what must be bought, and its tasks backwards from the hour.
          */
         get: operations["get_evening"];
         /**
          * Put Evening
-         * @description Change the evening; refused where its hour has passed, or a drink or a batch isn't there.
+         * @description Replace the event plan; refused where its hour has passed, or a drink or batch doesn't exist.
          */
         put: operations["put_evening"];
         post?: never;
         /**
          * Forget Evening
-         * @description Take it off with its ticks: the next one begins. Until then it can be put back.
+         * @description Delete the event plan with its ticks; it can be restored until the next one is created.
          */
         delete: operations["forget_evening"];
         options?: never;
         head?: never;
         /**
          * Change Evening
-         * @description Change one thing of the evening and leave the rest as it is, whatever another window tells meanwhile; the first thing that is
-         *     told begins one, at the usual hour.
+         * @description Change one field of the event plan, whatever another window changes meanwhile; the first field creates the plan, at the usual
+         *     hour.
          */
         patch: operations["change_evening"];
         trace?: never;
@@ -1465,7 +1465,7 @@ export interface paths {
         put?: never;
         /**
          * Put Evening Back
-         * @description Put the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since.
+         * @description Restore the event plan that was deleted last, with its ticks; refused with 409 where a new one exists.
          */
         post: operations["put_evening_back"];
         delete?: never;
@@ -1484,7 +1484,7 @@ export interface paths {
         get?: never;
         /**
          * Tick Off
-         * @description Tick something off, or take the tick back.
+         * @description Tick a task or a line of the shopping list, or remove the tick.
          */
         put: operations["tick_off"];
         post?: never;
@@ -1503,7 +1503,7 @@ export interface paths {
         };
         /**
          * Export Calendar
-         * @description Return its tasks as an iCalendar file.
+         * @description Export the tasks as an iCalendar file.
          */
         get: operations["export_calendar"];
         put?: never;
@@ -1523,7 +1523,7 @@ export interface paths {
         };
         /**
          * Export List
-         * @description Return what it takes, as a table or a text.
+         * @description Export the shopping list, as a table or a text.
          */
         get: operations["export_list"];
         put?: never;
@@ -1543,7 +1543,7 @@ export interface paths {
         };
         /**
          * List Families
-         * @description Return the families with their forms, schools and homes; a typical range reaches to the bar's own reference specs.
+         * @description List the families with their forms, schools and typical ranges, which include the bar's own reference specs.
          */
         get: operations["list_families"];
         put?: never;
@@ -1563,13 +1563,13 @@ export interface paths {
         };
         /**
          * List Drinks
-         * @description Return a page of the book, newest drink first; how many there are in all: `/book`.
+         * @description Return a page of the book, newest drink first; `count_drinks` tells how many there are.
          */
         get: operations["list_drinks"];
         put?: never;
         /**
          * Add Drink
-         * @description Start a drink from a spec, which is kept as its first trial.
+         * @description Add a drink from a spec, which becomes its first trial.
          */
         post: operations["add_drink"];
         delete?: never;
@@ -1587,7 +1587,7 @@ export interface paths {
         };
         /**
          * Count Drinks
-         * @description Compute how many drinks of the book have what is asked for.
+         * @description Count the drinks of the book that match a search.
          */
         get: operations["count_drinks"];
         put?: never;
@@ -1617,7 +1617,7 @@ export interface paths {
         head?: never;
         /**
          * Rename Drink
-         * @description Give a drink another name; its trials keep the one they were made under.
+         * @description Rename a drink; its trials keep the name they were made under.
          */
         patch: operations["rename_drink"];
         trace?: never;
@@ -1632,7 +1632,7 @@ export interface paths {
         get?: never;
         /**
          * Write Notes
-         * @description Write down what is to be remembered of a drink and stands nowhere else.
+         * @description Save the notes of a drink.
          */
         put: operations["write_notes"];
         post?: never;
@@ -1653,7 +1653,7 @@ export interface paths {
         put?: never;
         /**
          * Keep Trial
-         * @description Save a trial as made with the forecast of that day, and hold the draft against it: both or neither.
+         * @description Save a trial as made with the forecast of that day, and compare the draft with it from then on: both or neither.
          *
          *     Refused with 409 where another window saved in between; it can then be kept beside.
          */
@@ -1674,7 +1674,7 @@ export interface paths {
         get?: never;
         /**
          * Set Reference
-         * @description Count a kept trial among the bar's reference specs of its family, or no longer.
+         * @description Count a trial among the bar's reference specs of its family, or no longer.
          */
         put: operations["set_reference"];
         post?: never;
@@ -1694,7 +1694,7 @@ export interface paths {
         get?: never;
         /**
          * Save Draft
-         * @description Save the draft; refused with 409 where another window saved in between.
+         * @description Save the draft; refused with 409 where another window saved in the meantime.
          */
         put: operations["save_draft"];
         post?: never;
@@ -1713,7 +1713,7 @@ export interface paths {
         };
         /**
          * Get Notebook
-         * @description Return all that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep.
+         * @description Return a drink's trials with how they were made, tasted and measured, and how they meet the brief.
          */
         get: operations["get_notebook"];
         put?: never;
@@ -1734,7 +1734,7 @@ export interface paths {
         get?: never;
         /**
          * Write Brief
-         * @description Write the brief of a drink; refused with 409 where it was changed since it was read.
+         * @description Save the brief of a drink; refused with 409 where it was changed since it was read.
          */
         put: operations["write_brief"];
         post?: never;
@@ -1754,7 +1754,7 @@ export interface paths {
         get?: never;
         /**
          * Mark Trial
-         * @description Mark a trial finished or shelved, or take it out of view; nothing of it is lost.
+         * @description Mark a trial as finished or shelved, or hide it; nothing is deleted.
          */
         put: operations["mark_trial"];
         post?: never;
@@ -1775,7 +1775,7 @@ export interface paths {
         put?: never;
         /**
          * Lay Side By Side
-         * @description Return two to four trials as poured, each beside the first; differences first.
+         * @description Compare two to four trials as poured, each with the first; differences first.
          */
         post: operations["lay_side_by_side"];
         delete?: never;
@@ -1793,13 +1793,13 @@ export interface paths {
         };
         /**
          * Get Spec Cloud
-         * @description Return the specs gathered for a drink, as a cloud with its middle; below two there is neither.
+         * @description Return the specs gathered for a drink, and their median; both empty below two specs.
          */
         get: operations["get_spec_cloud"];
         put?: never;
         /**
          * Add Cloud Spec
-         * @description Add somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle.
+         * @description Add somebody's spec to a drink's gathered specs; refused where it can't be drunk, or the median would pour nothing.
          */
         post: operations["add_cloud_spec"];
         delete?: never;
@@ -1820,7 +1820,7 @@ export interface paths {
         post?: never;
         /**
          * Remove Cloud Spec
-         * @description Take a gathered spec out of the cloud.
+         * @description Delete a gathered spec.
          */
         delete: operations["remove_cloud_spec"];
         options?: never;
@@ -1837,7 +1837,7 @@ export interface paths {
         };
         /**
          * List Aromas
-         * @description Return the controlled list of aromas.
+         * @description List the words for aromas.
          */
         get: operations["list_aromas"];
         put?: never;
@@ -1859,7 +1859,7 @@ export interface paths {
         put?: never;
         /**
          * Keep Sheets
-         * @description Save tasting sheets, all of them or none; of a trial out of view too, with which it is found again.
+         * @description Save tasting sheets, all of them or none; a hidden trial is shown again.
          */
         post: operations["keep_sheets"];
         delete?: never;
@@ -1880,7 +1880,7 @@ export interface paths {
         post?: never;
         /**
          * Take Sheet Back
-         * @description Take a sheet back.
+         * @description Delete a tasting sheet.
          */
         delete: operations["take_sheet_back"];
         options?: never;
@@ -1899,7 +1899,7 @@ export interface paths {
         put?: never;
         /**
          * Propose Next
-         * @description Return two or three trials to try next after what was said of this one.
+         * @description Propose two or three trials to try next after a tasting.
          */
         post: operations["propose_next"];
         delete?: never;
@@ -1917,7 +1917,7 @@ export interface paths {
         };
         /**
          * List Tasters
-         * @description Find who has tasted in this bar.
+         * @description List the tasters of this bar.
          */
         get: operations["list_tasters"];
         put?: never;
@@ -1937,14 +1937,14 @@ export interface paths {
         };
         /**
          * Get Palate
-         * @description Return a taster's palate, or the bar's for an empty name, and what it was learnt from.
+         * @description Return a taster's palate, or the bar's for an empty name, and the sheets it was learnt from.
          */
         get: operations["get_palate"];
         put?: never;
         post?: never;
         /**
          * Reset Palate
-         * @description Learn a palate anew from now on; its sheets stay with their trials.
+         * @description Learn a palate from new sheets only; the old ones stay with their trials.
          */
         delete: operations["reset_palate"];
         options?: never;
@@ -1961,13 +1961,13 @@ export interface paths {
         };
         /**
          * List Part Tastings
-         * @description Return what an ingredient tasted of alone, oldest first.
+         * @description List the tastings of an ingredient alone, oldest first.
          */
         get: operations["list_part_tastings"];
         put?: never;
         /**
          * Taste Part
-         * @description Save what an ingredient tasted of alone, and amend its aroma and impression where that is told.
+         * @description Save a tasting of an ingredient alone, and update its aroma and impression where they were given.
          */
         post: operations["taste_part"];
         delete?: never;
@@ -1985,7 +1985,7 @@ export interface paths {
         };
         /**
          * Get Tongue
-         * @description Return what is known of a taster's tongue, or of the bar's: its own steps, exercises, the week's plan, sittings that go on.
+         * @description Return what is known of a taster, or of the bar: smallest noticed differences, exercises, plan, open sittings.
          */
         get: operations["get_tongue"];
         put?: never;
@@ -2005,7 +2005,7 @@ export interface paths {
         };
         /**
          * List Bottles
-         * @description Return what could go into the jugs, job by job, the plainest in stock first.
+         * @description List the ingredients that could go into the two jugs, those in stock first.
          */
         get: operations["list_bottles"];
         put?: never;
@@ -2027,7 +2027,7 @@ export interface paths {
         put?: never;
         /**
          * Begin Sitting
-         * @description Begin a sitting: what goes in the two jugs, as little as can be measured.
+         * @description Begin a sitting: compute the contents of the two jugs, in the smallest measurable volumes.
          */
         post: operations["begin_sitting"];
         delete?: never;
@@ -2045,14 +2045,14 @@ export interface paths {
         };
         /**
          * Get Sitting
-         * @description Return a sitting as it stands.
+         * @description Return a sitting in its present state.
          */
         get: operations["get_sitting"];
         put?: never;
         post?: never;
         /**
          * Take Sitting Back
-         * @description Take a sitting back with its triangles: a wrong bottle, a cold.
+         * @description Delete a sitting with its triangles, after a wrong bottle or a cold for instance.
          */
         delete: operations["take_sitting_back"];
         options?: never;
@@ -2071,7 +2071,7 @@ export interface paths {
         put?: never;
         /**
          * Next Glasses
-         * @description Return the next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again.
+         * @description Return the next triangle and who tastes it, at the difference that teaches most. An unanswered one is returned again.
          */
         post: operations["next_glasses"];
         delete?: never;
@@ -2089,7 +2089,7 @@ export interface paths {
         };
         /**
          * Get Key
-         * @description For the pourer alone: what goes in which glass.
+         * @description Return which jug goes into which glass; for the pourer only.
          */
         get: operations["get_key"];
         put?: never;
@@ -2111,7 +2111,7 @@ export interface paths {
         put?: never;
         /**
          * Answer Triangle
-         * @description Save which glass stood alone, and say how the sitting stands then; who poured for himself tells whether he found it.
+         * @description Save which glass was named as the odd one, and return the state of the sitting; somebody alone says whether it was right.
          */
         post: operations["answer_triangle"];
         delete?: never;
@@ -2129,7 +2129,7 @@ export interface paths {
         };
         /**
          * Get Triangle
-         * @description Return a triangle; of its key nothing until it is answered.
+         * @description Return a triangle; without its key until it is answered.
          */
         get: operations["get_triangle"];
         put?: never;
@@ -2151,7 +2151,7 @@ export interface paths {
         put?: never;
         /**
          * End Sitting
-         * @description End a sitting before all triangles were poured; what was answered counts.
+         * @description End a sitting early; its answers count.
          */
         post: operations["end_sitting"];
         delete?: never;
@@ -2171,7 +2171,7 @@ export interface paths {
         put?: never;
         /**
          * Ask Exercise
-         * @description Return an exercise out of the book, not one of the last dozen where there are others.
+         * @description Return an exercise from the book, not one of the last twelve where there are others.
          */
         post: operations["ask_exercise"];
         delete?: never;
@@ -2211,7 +2211,7 @@ export interface paths {
         put?: never;
         /**
          * Answer Exercise
-         * @description Save what was said, and say what is right by the model, and why.
+         * @description Save an answer, and return the right one by the model, with its reason.
          */
         post: operations["answer_exercise"];
         delete?: never;
@@ -2230,7 +2230,7 @@ export interface paths {
         get?: never;
         /**
          * Begin Training
-         * @description Begin the week's plan for somebody, or begin it anew.
+         * @description Begin a taster's weekly plan, or begin it again.
          */
         put: operations["begin_training"];
         post?: never;
@@ -2252,7 +2252,7 @@ export interface paths {
         post?: never;
         /**
          * End Training
-         * @description Put the week's plan away; what was learnt stays.
+         * @description Delete a taster's weekly plan; what was learnt stays.
          */
         delete: operations["end_training"];
         options?: never;
@@ -2271,7 +2271,7 @@ export interface paths {
         put?: never;
         /**
          * Keep Reading
-         * @description Save a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on.
+         * @description Save a reading of a trial; refused with a reason where it is impossible. It counts in the bar's dilution from then on.
          */
         post: operations["keep_reading"];
         delete?: never;
@@ -2292,7 +2292,7 @@ export interface paths {
         post?: never;
         /**
          * Take Reading Back
-         * @description Take a reading back, and what it said of the water.
+         * @description Delete a reading, and what it taught of the bar's dilution.
          */
         delete: operations["take_reading_back"];
         options?: never;
@@ -2309,7 +2309,7 @@ export interface paths {
         };
         /**
          * List Devices
-         * @description Return the devices that can be chosen; any reading can be typed instead.
+         * @description List the devices that can be read; any reading can also be typed.
          */
         get: operations["list_devices"];
         put?: never;
@@ -2331,7 +2331,7 @@ export interface paths {
         put?: never;
         /**
          * Read Device
-         * @description Read a device. The simulated ones see a hidden true lot of the trial, which no forecast knows.
+         * @description Read a device. Simulated ones measure a hidden true lot of the trial, which no forecast knows.
          */
         post: operations["read_device"];
         delete?: never;
@@ -2349,7 +2349,7 @@ export interface paths {
         };
         /**
          * Get Calibration
-         * @description Compute how much water each technique takes in this bar.
+         * @description Return how much water each technique takes in this bar, by its own readings.
          */
         get: operations["get_calibration"];
         put?: never;
@@ -2369,7 +2369,7 @@ export interface paths {
         };
         /**
          * Get Tree
-         * @description Return the trials in view, the newest where there are very many, and the change on each branch.
+         * @description Return the trials in view, the newest where there are very many, with the change on each branch.
          */
         get: operations["get_tree"];
         put?: never;
@@ -2391,7 +2391,7 @@ export interface paths {
         put?: never;
         /**
          * Cross Trials
-         * @description Return a start out of two or three trials: the first gives the frame, the others what fills its slots.
+         * @description Cross two or three trials: the first gives the frame, the others the contents of its slots.
          */
         post: operations["cross_trials"];
         delete?: never;
@@ -2411,7 +2411,7 @@ export interface paths {
         put?: never;
         /**
          * Write Card
-         * @description Return the card of a drink, or of two of its trials with their differences marked.
+         * @description Return the card of a drink, or of two of its trials with the differences marked.
          */
         post: operations["write_card"];
         delete?: never;
@@ -2431,7 +2431,7 @@ export interface paths {
         put?: never;
         /**
          * Write List
-         * @description Return a whole list on one sheet.
+         * @description Return a list of drinks on one sheet.
          */
         post: operations["write_list"];
         delete?: never;
@@ -2451,7 +2451,7 @@ export interface paths {
         put?: never;
         /**
          * Look At Files
-         * @description Return what is new in files, what is the same, and what differs; nothing is written.
+         * @description Compare files with the book: what is new, what is the same, and what differs; nothing is written.
          */
         post: operations["look_at_files"];
         delete?: never;
@@ -2471,7 +2471,7 @@ export interface paths {
         put?: never;
         /**
          * Import Files
-         * @description Take files in, all of them or none. No trial is ever changed.
+         * @description Import files, all of them or none. No trial in the book is changed.
          */
         post: operations["import_files"];
         delete?: never;
@@ -2491,7 +2491,7 @@ export interface paths {
         put?: never;
         /**
          * Export Drinks
-         * @description Return some drinks, or the whole house, as a file to carry along.
+         * @description Export chosen drinks, or everything the bar has, as one file.
          */
         post: operations["export_drinks"];
         delete?: never;
@@ -2509,7 +2509,7 @@ export interface paths {
         };
         /**
          * Get Data File
-         * @description Find where the bar lives, and when it was copied last.
+         * @description Return where the data file is, and when it was copied last.
          */
         get: operations["get_data_file"];
         put?: never;
@@ -2531,7 +2531,7 @@ export interface paths {
         put?: never;
         /**
          * Make Copy
-         * @description Make a copy of the data file beside it, now.
+         * @description Copy the data file now.
          */
         post: operations["make_copy"];
         delete?: never;
@@ -2549,7 +2549,7 @@ export interface paths {
         };
         /**
          * List Unreadable
-         * @description Lots, batches, preparations, the evening and drinks that no list shows, because they can't be read.
+         * @description List the lots, batches, preparations, event plans and drinks that can't be read.
          */
         get: operations["list_unreadable"];
         put?: never;
@@ -2569,7 +2569,7 @@ export interface paths {
         };
         /**
          * Get Sharing
-         * @description Describe how a phone is let in, and which devices were. A guest sees neither.
+         * @description Return how to pair a phone, and which devices are paired. A device that only reads sees neither.
          */
         get: operations["get_sharing"];
         put?: never;
@@ -2592,7 +2592,7 @@ export interface paths {
         post?: never;
         /**
          * Forget Device
-         * @description Forget a device: it finds the door closed with its next question.
+         * @description Remove a device: its next request is refused.
          */
         delete: operations["forget_device"];
         options?: never;
@@ -2611,7 +2611,7 @@ export interface paths {
         put?: never;
         /**
          * Forget Wrong Codes
-         * @description Forget the wrong codes that came, so that the next phone needn't wait.
+         * @description Forget the wrong codes, so that the next phone needn't wait.
          */
         post: operations["forget_wrong_codes"];
         delete?: never;
@@ -2631,8 +2631,8 @@ export interface paths {
         put?: never;
         /**
          * Note Opened
-         * @description Note at which address of this machine the bar is open, and say at which others it was: what a browser couldn't have written down
-         *     there waits there.
+         * @description Save at which address of this machine the bar was opened, and return the others: drafts that a browser couldn't save there are
+         *     kept under that address.
          */
         post: operations["note_opened"];
         delete?: never;
@@ -2652,7 +2652,7 @@ export interface paths {
         put?: never;
         /**
          * Reset Demo
-         * @description Put the demo back, and answer with its book.
+         * @description Reset the demo, and return its book.
          */
         post: operations["reset_demo"];
         delete?: never;
@@ -2667,7 +2667,7 @@ export interface components {
     schemas: {
         /**
          * AcidAdjustmentEntry
-         * @description A juice to bring to another one's acid, by their slugs; today's lot of the juice counts where there is one.
+         * @description A juice to bring to another juice's acidity, by slugs; today's lot of the juice is used where there is one.
          */
         AcidAdjustmentEntry: {
             /** Juice */
@@ -2723,7 +2723,7 @@ export interface components {
         };
         /**
          * AdditionEntry
-         * @description Addition to a bottle that was tasted, with the tasting note or the reading behind it.
+         * @description Addition to a batch, with the tasting or the reading behind it.
          */
         AdditionEntry: {
             /** Poured */
@@ -2736,7 +2736,7 @@ export interface components {
         };
         /**
          * AdjustmentReport
-         * @description Additions to weigh in, and a sentence about them.
+         * @description Additions, and a sentence about them.
          */
         AdjustmentReport: {
             /** Additions */
@@ -2748,10 +2748,9 @@ export interface components {
          * AimRequest
          * @description Objective of a rebalancing.
          *
-         *     ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by their place in the spec; without it
-         *     those of base, sour, sweet and liqueur may. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two
-         *     may join. ``sweetness`` counts grams of sugar, or sucrose equivalents. ``character``: whether moving what the drink is known by has
-         *     its price.
+         *     ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by index; by default those of base, sour,
+         *     sweet and liqueur. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two may be added.
+         *     ``sweetness`` counts grams of sugar, or sucrose equivalents. ``character``: whether the identity cost is part of J.
          */
         AimRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -2799,10 +2798,10 @@ export interface components {
         };
         /**
          * AmountReport
-         * @description Meaning of a typed text, in the keys of a pour.
+         * @description Meaning of a typed text, with the keys of a pour.
          *
-         *     ``asks`` is empty where that is all; else nothing may be poured before it was asked "which" of the ``choices`` is meant, how big a
-         *     "part" is (``choices`` are what it would come to for each of ``part_sizes``, in ml), or between which ends of a "range".
+         *     ``asks`` is empty where the amount is clear; else the user must first be asked "which" of the ``choices`` is meant, how big a "part"
+         *     is (``choices`` are the amounts for each of ``part_sizes``, in ml), or which amount of a "range".
          */
         AmountReport: {
             /** Amount */
@@ -2829,7 +2828,7 @@ export interface components {
         };
         /**
          * AmountRequest
-         * @description The same, with the spec it is typed in.
+         * @description A typed amount, with the spec it belongs to.
          */
         AmountRequest: {
             /** Text */
@@ -2846,7 +2845,7 @@ export interface components {
         };
         /**
          * AnswerEntry
-         * @description The glass that stands alone, 1 to 3; or, of who pours for himself, whether it was found.
+         * @description The odd glass, 1 to 3; or, for somebody alone, whether it was found.
          */
         AnswerEntry: {
             /** Glass */
@@ -2856,8 +2855,7 @@ export interface components {
         };
         /**
          * AppearanceReport
-         * @description Appearance of the drink in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it
-         *     is.
+         * @description The drink's look in its glass, a preview: layers from below, foam, drops on the foam, and how full it is.
          */
         AppearanceReport: {
             /** Ice */
@@ -2878,7 +2876,7 @@ export interface components {
         };
         /**
          * AromaReport
-         * @description A word of the aroma list, and its group.
+         * @description A word for an aroma, and its group.
          */
         AromaReport: {
             /** Tag */
@@ -2888,7 +2886,7 @@ export interface components {
         };
         /**
          * AskReport
-         * @description One thing that is asked.
+         * @description One question.
          */
         AskReport: {
             /** Key */
@@ -2928,7 +2926,7 @@ export interface components {
         };
         /**
          * AxisReport
-         * @description One axis beside the parent's; ``steps`` is for drawing, too rough to print; ``made_by`` which changes made it.
+         * @description One axis compared with the parent's; ``steps`` is for drawing, too rough to print; ``made_by`` names the changes that caused it.
          */
         AxisReport: {
             /** Axis */
@@ -2957,7 +2955,7 @@ export interface components {
         };
         /**
          * AxisToday
-         * @description A figure as written and as it is today, with its 80 % interval today; ``steps`` is for drawing.
+         * @description A figure by the recipe and with today's lots, with today's 80 % interval; ``steps`` is for drawing.
          */
         AxisToday: {
             /** Axis */
@@ -2977,7 +2975,7 @@ export interface components {
         };
         /**
          * BatchChange
-         * @description Change of a batch; what is left out stays as it is.
+         * @description Change of a batch; missing keys stay unchanged.
          *
          *     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
          */
@@ -3001,7 +2999,7 @@ export interface components {
         };
         /**
          * BatchEntry
-         * @description A batch of a drink; ``today``: of today's lots where its pours name none.
+         * @description A batch of a drink; ``today``: with today's lots where its pours name none.
          */
         BatchEntry: {
             /**
@@ -3038,7 +3036,7 @@ export interface components {
         };
         /**
          * BatchReport
-         * @description A batch: the order of pouring, its container, one serve as in a forecast with its doubt and beside one made singly.
+         * @description A batch: order of pouring, container, one serve as a forecast with its uncertainty, compared with a single drink.
          */
         BatchReport: {
             /** Pours */
@@ -3095,7 +3093,7 @@ export interface components {
         };
         /**
          * BatchWaterReport
-         * @description The water of one serve in ml, on ice with both ends, and how it was found; ``ratio`` for each ml of what else is in the bottle.
+         * @description Water of one serve in ml, on ice with both ends, and the method of calculation; ``ratio`` is water per ml of the other contents.
          */
         BatchWaterReport: {
             /** Per Serve Ml */
@@ -3111,7 +3109,7 @@ export interface components {
         };
         /**
          * BesideReport
-         * @description A reading beside its forecast; none where nothing is forecast.
+         * @description A reading and its forecast; None where nothing is forecast.
          */
         BesideReport: {
             /** Id */
@@ -3153,7 +3151,7 @@ export interface components {
         };
         /**
          * BottleReading
-         * @description Reading of a bottle: °Bx or titrated acid, in the unit of its kind, and its standard deviation.
+         * @description Reading of a batch: °Bx or titrated acid, in the unit of its kind, and its standard deviation.
          */
         BottleReading: {
             /**
@@ -3173,7 +3171,7 @@ export interface components {
         };
         /**
          * BottleReport
-         * @description A bottle that could do a job.
+         * @description An ingredient that could fill a role.
          */
         BottleReport: {
             /** Slug */
@@ -3185,7 +3183,7 @@ export interface components {
         };
         /**
          * BoughtReport
-         * @description One line of what an evening takes; ``done`` where it was ticked.
+         * @description One line of the shopping list; ``done`` where it was ticked.
          */
         BoughtReport: {
             /** Key */
@@ -3220,7 +3218,7 @@ export interface components {
         };
         /**
          * BranchReport
-         * @description A way from a parent to its child; the steps are for drawing.
+         * @description A line from a parent to its child; the steps are for drawing.
          */
         BranchReport: {
             /** Parent */
@@ -3234,7 +3232,7 @@ export interface components {
         };
         /**
          * BriefCheck
-         * @description One wish of a brief beside a trial: whether it is kept (None where that can't be told), and a sentence.
+         * @description One wish of a brief checked against a trial: whether it is met (None where unknown), and a sentence.
          */
         BriefCheck: {
             /** Wish */
@@ -3289,7 +3287,7 @@ export interface components {
         };
         /**
          * BrixEntry
-         * @description A liquid to bring to a °Bx: its weight, and what the refractometer shows of it now.
+         * @description A liquid to bring to a °Bx: its weight, and its present °Bx by the refractometer.
          */
         BrixEntry: {
             /** Weight G */
@@ -3301,7 +3299,7 @@ export interface components {
         };
         /**
          * BrokenSpecReport
-         * @description A gathered spec that can't be shown any more, and why.
+         * @description A gathered spec that can't be shown any more, with the reason.
          */
         BrokenSpecReport: {
             /** Id */
@@ -3313,7 +3311,7 @@ export interface components {
         };
         /**
          * CardReport
-         * @description A card as a fragment of HTML whose text is all escaped, and what the sheet is called.
+         * @description A card as an HTML fragment with all text escaped, and its title.
          */
         CardReport: {
             /** Html */
@@ -3323,7 +3321,7 @@ export interface components {
         };
         /**
          * CardRequest
-         * @description A drink of the book on a card: the trial of that number, or what lies on the bench, or else the newest; ``beside`` another trial.
+         * @description A drink of the book for a card: a trial by number, or the draft, or else the newest; ``beside`` another trial.
          */
         CardRequest: {
             /**
@@ -3365,7 +3363,7 @@ export interface components {
         };
         /**
          * CarriedFile
-         * @description A file that is carried in: what it is called, and its text.
+         * @description A file to import: its name and its text.
          */
         CarriedFile: {
             /** Name */
@@ -3375,10 +3373,10 @@ export interface components {
         };
         /**
          * Change
-         * @description One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
+         * @description One change in words, and its effect: on each figure in its unit, and on each axis in noticeable steps.
          *
-         *     ``cause`` names it after a "by": "drier by the triple sec"; ``brings`` are the axes of which its pour holds something itself, so that
-         *     it does more than make the drink larger or smaller. Over all changes of a pair of drinks each of them adds up to the whole difference.
+         *     ``cause`` names it after a "by": "drier by the triple sec"; ``brings`` are the axes to which its pour contributes more than volume.
+         *     The effects of all changes between two drinks add up to their whole difference.
          */
         Change: {
             /** Words */
@@ -3398,7 +3396,7 @@ export interface components {
         };
         /**
          * Chilling
-         * @description Time until a container is cold: minutes, the earliest and the latest, and the temperature reached, [°C].
+         * @description Time until a container is cold, [min], with its earliest and latest, and the temperature reached, [°C].
          */
         Chilling: {
             /** Minutes */
@@ -3414,7 +3412,7 @@ export interface components {
         };
         /**
          * ChosenTrials
-         * @description Trials of one drink to lay side by side, the one that the others are compared with first.
+         * @description Trials of one drink to compare, the first being the one that the others are compared with.
          */
         ChosenTrials: {
             /** Trials */
@@ -3422,8 +3420,8 @@ export interface components {
         };
         /**
          * Circumstance
-         * @description Something that differs besides the pours: what, as it was in each trial, a sentence on what it does, and whether that could be
-         *     behind a verdict; ``axis`` is the one that it could explain by the numbers, empty for none.
+         * @description A difference apart from the pours: what it was in each trial, its effect in a sentence, and whether it could explain a verdict;
+         *     ``axis`` is the one it could explain, empty for none.
          */
         Circumstance: {
             /** What */
@@ -3442,7 +3440,7 @@ export interface components {
         };
         /**
          * CloudSpecEntry
-         * @description A spec of the drink from elsewhere, and whose it is.
+         * @description A spec of the drink from elsewhere, and its author.
          */
         CloudSpecEntry: {
             /** Name */
@@ -3451,7 +3449,7 @@ export interface components {
         };
         /**
          * CloudSpecReport
-         * @description One gathered spec on the field.
+         * @description One gathered spec.
          */
         CloudSpecReport: {
             /** Id */
@@ -3465,8 +3463,8 @@ export interface components {
         };
         /**
          * CompareRequest
-         * @description A drink and the parent it is compared with; with what is being typed for a pour of it, if something is; and for whose tongue the
-         *     words are: a taster's, the bar's for an empty name, the usual one for nobody.
+         * @description A drink and the parent it is compared with; an amount being typed, if any; and whose thresholds are used: a taster's, the bar's
+         *     for an empty name, the usual ones for None.
          */
         CompareRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -3477,8 +3475,7 @@ export interface components {
         };
         /**
          * ComparedReport
-         * @description The comparison, and what the typed text means: the drink is then the one with that amount in it; and for whose tongue it is told,
-         *     empty for a guest's.
+         * @description The comparison, the meaning of the typed amount, which is in the drink, and whose thresholds were used, empty for a guest's.
          */
         ComparedReport: {
             present: components["schemas"]["ForecastReport"];
@@ -3515,9 +3512,9 @@ export interface components {
         };
         /**
          * ComparisonReport
-         * @description A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see.
+         * @description A drink compared with its parent: the effect of each change, findings that need the parent, and effects the figures can't show.
          *
-         *     ``volume_by_ml`` and ``water_by_ml`` tell how much larger it is, and how much of that is water from the ice.
+         *     ``volume_by_ml`` is the difference of volume, ``water_by_ml`` the part of it that is water from the ice.
          */
         ComparisonReport: {
             present: components["schemas"]["ForecastReport"];
@@ -3604,7 +3601,7 @@ export interface components {
         };
         /**
          * CorrectionPourReport
-         * @description So much of something more; ``poured`` is what is asked to note it.
+         * @description One addition; ``poured`` is the body that records it.
          */
         CorrectionPourReport: {
             /** Name */
@@ -3615,7 +3612,7 @@ export interface components {
         };
         /**
          * CorrectionReport
-         * @description Correction of a bottle on one axis, how much of it is half a noticeable difference, the change of each axis, and a sentence.
+         * @description Correction of a batch on one axis, the amount for half a noticeable difference, the change of each axis, and a sentence.
          */
         CorrectionReport: {
             /** Axis */
@@ -3637,7 +3634,7 @@ export interface components {
         };
         /**
          * CorrectionsReport
-         * @description Corrections of a bottle, what was found of it in a sentence, and what has to be said of a reading.
+         * @description Corrections of a batch, its state in a sentence, and remarks on a reading.
          */
         CorrectionsReport: {
             /** Words */
@@ -3649,7 +3646,7 @@ export interface components {
         };
         /**
          * CostReport
-         * @description Cost in the bar's own currency; ``words`` names what has no price.
+         * @description Cost in the bar's currency; ``words`` names the lines without a price.
          */
         CostReport: {
             /** Total */
@@ -3665,8 +3662,8 @@ export interface components {
         };
         /**
          * Costs
-         * @description The parts of J: what each axis and the volume are off, how many pours changed, how far, correctors that joined, and the character
-         *     that was moved.
+         * @description The terms of J: each axis's and the volume's distance, the number of changed pours, how far they moved, added correctors, and
+         *     identity.
          */
         Costs: {
             /** Sugar */
@@ -3688,9 +3685,9 @@ export interface components {
         };
         /**
          * CourseReport
-         * @description A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
+         * @description A drink from minute 0 to 20 in its glass, one value a minute; a float separately.
          *
-         *     ``leaves_home`` is the first minute in which it stands outside its family's typical range, where it began inside.
+         *     ``leaves_home`` is the first minute outside its family's typical range, where it began inside.
          */
         CourseReport: {
             /** Volume Ml */
@@ -3741,7 +3738,7 @@ export interface components {
         };
         /**
          * DataFileReport
-         * @description Data file: its path, size, version and backups. A guest is given no path.
+         * @description The data file: its path, size, version and copies. A device that only reads is given no path.
          */
         DataFileReport: {
             /** Path */
@@ -3759,7 +3756,7 @@ export interface components {
         };
         /**
          * Day
-         * @description A day of the plan.
+         * @description One day of the plan.
          */
         Day: {
             /** Number */
@@ -3771,7 +3768,7 @@ export interface components {
         };
         /**
          * DescentReport
-         * @description A filling that is in a bottle, with its share, 0 to 1, and what it was: the newest first.
+         * @description A filling in a batch, with its share, 0 to 1, and its description: the newest first.
          */
         DescentReport: {
             /** Id */
@@ -3789,7 +3786,7 @@ export interface components {
         };
         /**
          * DeviceReadRequest
-         * @description Request to read a trial at a point of its making, with a make of the device; ``zero`` sets the device to nothing first.
+         * @description Request to read a trial at a point in its making with a make of device; ``zero`` zeroes it first.
          */
         DeviceReadRequest: {
             /** Trial Id */
@@ -3812,7 +3809,7 @@ export interface components {
         };
         /**
          * DeviceReading
-         * @description Value that a device shows.
+         * @description Value shown by a device.
          */
         DeviceReading: {
             /** Quantity */
@@ -3822,7 +3819,7 @@ export interface components {
         };
         /**
          * DeviceReadingEntry
-         * @description One reading, in the unit of its quantity; ``device`` says what it was read with, empty for by hand.
+         * @description One reading, in the unit of its quantity; ``device`` is what it was read with, empty for typed.
          */
         DeviceReadingEntry: {
             /**
@@ -3845,7 +3842,7 @@ export interface components {
         };
         /**
          * DifferenceReport
-         * @description By how much two drinks differ in a figure, the 80 % interval of that, and how likely its sign is.
+         * @description Difference of one figure between two drinks, its 80 % interval, and the probability of its sign.
          */
         DifferenceReport: {
             /** By */
@@ -3857,8 +3854,8 @@ export interface components {
         };
         /**
          * Dilution
-         * @description Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the bar's own
-         *     measurements it was set right.
+         * @description Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and the number of the bar's own
+         *     readings in it.
          */
         Dilution: {
             /** Ratio */
@@ -3875,7 +3872,7 @@ export interface components {
         };
         /**
          * DoneReport
-         * @description Exercises of a kind that were answered, and the part of them that was right.
+         * @description Number of answered exercises of a kind, and the share that was right.
          */
         DoneReport: {
             /**
@@ -3890,7 +3887,7 @@ export interface components {
         };
         /**
          * DoubtOfDrink
-         * @description Uncertainty of one axis of a finished drink with the lot as read, and without its readings: half of the 80 % interval.
+         * @description Uncertainty of one axis of a finished drink with the lot's readings, and without: half-widths of the 80 % intervals.
          */
         DoubtOfDrink: {
             /** Drink Id */
@@ -3908,7 +3905,7 @@ export interface components {
         };
         /**
          * DoubtReport
-         * @description Causes of each value's uncertainty.
+         * @description Sources of each figure's uncertainty.
          */
         DoubtReport: {
             volume_ml: components["schemas"]["Drivers"];
@@ -3942,7 +3939,7 @@ export interface components {
         };
         /**
          * DrinkDetail
-         * @description A drink with its trials, oldest first, and its draft if something lies on the bench.
+         * @description A drink with its trials, oldest first, and its draft if there is one.
          */
         DrinkDetail: {
             /** Id */
@@ -3961,7 +3958,7 @@ export interface components {
         };
         /**
          * DrinkSummary
-         * @description A drink as it stands in the book.
+         * @description A drink in the book, in short.
          */
         DrinkSummary: {
             /** Id */
@@ -3985,7 +3982,7 @@ export interface components {
         };
         /**
          * DrinkToday
-         * @description A finished drink today: fine, or what to pour instead; ``spec`` is the corrected one, made of today's lots.
+         * @description A finished drink today: fine, or what to pour instead; ``spec`` is the corrected one, with today's lots.
          */
         DrinkToday: {
             /** Drink Id */
@@ -4026,8 +4023,7 @@ export interface components {
         };
         /**
          * Driver
-         * @description A source of uncertainty: its cause, the ingredient or circumstance it comes from, its share of the variance (0 to 1), and what would
-         *     make the figure surer.
+         * @description A source of uncertainty: its cause, its ingredient or circumstance, its share of the variance (0 to 1), and how to reduce it.
          */
         Driver: {
             /** Cause */
@@ -4041,7 +4037,7 @@ export interface components {
         };
         /**
          * Drivers
-         * @description Causes of one value's uncertainty, the largest share first (none where it is sure), and the same in a sentence.
+         * @description Sources of one figure's uncertainty, the largest share first, and the same in a sentence.
          */
         Drivers: {
             /** Told */
@@ -4051,7 +4047,7 @@ export interface components {
         };
         /**
          * EdgeEntry
-         * @description Rim of the glass: half of it or all, and what it is wetted with.
+         * @description Rim of the glass: half or whole, and what it is wetted with.
          */
         EdgeEntry: {
             /**
@@ -4067,7 +4063,7 @@ export interface components {
         };
         /**
          * EdgeSip
-         * @description A sip over the edge: grams that come along, of what, and in a sentence how it tastes beside one over the bare edge.
+         * @description A sip over the rim: grams of sugar or salt, which of them, and a sentence on how it tastes beside one without.
          */
         EdgeSip: {
             /** Pour */
@@ -4086,7 +4082,7 @@ export interface components {
         };
         /**
          * Elsewhere
-         * @description Another address of this machine, and when the bar was open there last.
+         * @description Another address of this machine, and when the bar was opened there last.
          */
         Elsewhere: {
             /** Address */
@@ -4117,8 +4113,8 @@ export interface components {
         };
         /**
          * EveningChange
-         * @description One thing of the evening that is told otherwise: its ``name``, ``at`` or ``hands``; or of the drink ``drink_id`` its ``serves``,
-         *     ``service``, ``batch_id`` or ``container_ml``, or whether it ``pours`` it at all (0 or its serves).
+         * @description One change of the event plan: its ``name``, ``at`` or ``hands``; or for the drink ``drink_id`` its ``serves``, ``service``,
+         *     ``batch_id`` or ``container_ml``, or whether it is on the plan, ``pours`` (0 or its serves).
          *
          *     ``was`` is what the window showed of it: refused with 409 where it was changed elsewhere since.
          */
@@ -4137,7 +4133,7 @@ export interface components {
         };
         /**
          * EveningDrinkEntry
-         * @description A drink of an evening: how many, as which batch (empty: made singly), poured from one that is there, into which container.
+         * @description A drink of an event: how many serves, from which batch (empty: one by one), into which container.
          */
         EveningDrinkEntry: {
             /** Drink Id */
@@ -4157,7 +4153,7 @@ export interface components {
         };
         /**
          * EveningDrinkReport
-         * @description A drink of the evening: how many, out of a batch that is there, still to be made.
+         * @description A drink of the event: how many, from which batch, how many still to be made.
          */
         EveningDrinkReport: {
             /** Drink Id */
@@ -4179,7 +4175,7 @@ export interface components {
         };
         /**
          * EveningEntry
-         * @description An evening: when the first guest comes, how many pairs of hands there are, and its drinks.
+         * @description An event: when the first guest comes, how many pairs of hands there are, and its drinks.
          */
         EveningEntry: {
             /** Name */
@@ -4199,8 +4195,8 @@ export interface components {
         };
         /**
          * EveningReport
-         * @description The evening: what was told of it (none yet: nothing else), its tasks in their order, and what it takes; ``before`` is the name of the
-         *     one that was taken off last, while it can be put back.
+         * @description The event plan: its settings (empty where there is none), tasks in order, and shopping list; ``before`` is the name of a deleted
+         *     one that can be restored.
          */
         EveningReport: {
             evening: components["schemas"]["EveningEntry"] | null;
@@ -4243,7 +4239,7 @@ export interface components {
         };
         /**
          * ExerciseEntry
-         * @description An exercise for somebody.
+         * @description An exercise for a taster.
          */
         ExerciseEntry: {
             /** Taster */
@@ -4256,7 +4252,7 @@ export interface components {
         };
         /**
          * ExerciseReport
-         * @description An exercise without its solution: the drink that it is about, as it is poured.
+         * @description An exercise without its solution, with the drink that it is about.
          */
         ExerciseReport: {
             /** Id */
@@ -4278,7 +4274,7 @@ export interface components {
         };
         /**
          * ExportReport
-         * @description A file to carry along: its text, what it is called, and what to know of it.
+         * @description An exported file: its text, its name, and remarks.
          */
         ExportReport: {
             /** Text */
@@ -4293,7 +4289,7 @@ export interface components {
         };
         /**
          * ExportRequest
-         * @description Drinks to carry out, all where none is told: with their notebook ("house"), or each newest trial in an open format.
+         * @description Drinks to export, all where none is named: with everything about them ("house"), or their newest trial in an open format.
          */
         ExportRequest: {
             /**
@@ -4306,7 +4302,7 @@ export interface components {
         };
         /**
          * FactorEntry
-         * @description The house's factor on the water of a technique on the day a trial was kept.
+         * @description The bar's dilution factor for a technique on the day of a trial.
          */
         FactorEntry: {
             /** Factor */
@@ -4318,7 +4314,7 @@ export interface components {
         };
         /**
          * FactorReport
-         * @description Dilution of a technique in this bar, by its own measurements: a factor on the forecast with its 80 % interval.
+         * @description Dilution of a technique in this bar, by its readings: a factor on the forecast with its 80 % interval.
          */
         FactorReport: {
             /** Technique */
@@ -4336,7 +4332,7 @@ export interface components {
         };
         /**
          * FamilyReport
-         * @description A family; open forms have no typical range, others may have one for each of their branches.
+         * @description A family; open forms have no typical range, others may have one for each branch.
          */
         FamilyReport: {
             /** Slug */
@@ -4358,7 +4354,7 @@ export interface components {
         };
         /**
          * FamilyTarget
-         * @description The middle of a family's home as the target, or where a taster would have it: ``palate`` is his name, empty for the house's.
+         * @description The middle of a family's typical range as the target, or a taster's ideal: ``palate`` is his name, empty for the bar's.
          */
         FamilyTarget: {
             /**
@@ -4404,7 +4400,7 @@ export interface components {
         };
         /**
          * FinalEntry
-         * @description Measured yield: a weight or a volume, and the reading of the refractometer.
+         * @description Measured yield: weight or volume, and the refractometer's reading.
          */
         FinalEntry: {
             /** Weight G */
@@ -4416,7 +4412,7 @@ export interface components {
         };
         /**
          * FindingReport
-         * @description A finding: info, warning or error; the pour it is about, and the words of each mend that can be applied.
+         * @description A finding: info, warning or error; the pour concerned, and the words of each fix that can be applied.
          */
         FindingReport: {
             /** Code */
@@ -4432,7 +4428,7 @@ export interface components {
         };
         /**
          * Fit
-         * @description A batch against its container: what that holds below its headspace, whether the batch fits, how many serves would, in words.
+         * @description A batch compared with its container: what it holds below the headspace, whether the batch fits, how many serves would.
          */
         Fit: {
             /** Container Ml */
@@ -4448,7 +4444,7 @@ export interface components {
         };
         /**
          * FlightEntry
-         * @description Sheets to keep together: all of them, or none.
+         * @description Sheets to save together: all of them, or none.
          */
         FlightEntry: {
             /** Sheets */
@@ -4456,7 +4452,7 @@ export interface components {
         };
         /**
          * FlightReport
-         * @description The sheets as kept.
+         * @description The saved sheets.
          */
         FlightReport: {
             /** Sheets */
@@ -4464,7 +4460,7 @@ export interface components {
         };
         /**
          * FloatReport
-         * @description A float, or what lies below it, minute by minute.
+         * @description A float, or the drink under it, minute by minute.
          */
         FloatReport: {
             /** Volume Ml */
@@ -4496,7 +4492,7 @@ export interface components {
         };
         /**
          * ForecastReport
-         * @description The forecast of one drink; its cost only where every price is told, in the bar's own currency.
+         * @description The forecast of one drink; the cost only where every price is known, in the bar's currency.
          */
         ForecastReport: {
             undiluted: components["schemas"]["ProfileReport"];
@@ -4518,7 +4514,7 @@ export interface components {
         };
         /**
          * Form
-         * @description A sub-form of a family, as it is said, with the glass and the ice it is usually served in.
+         * @description A form of a family, with the glass and the ice it is usually served in.
          */
         Form: {
             /** Name */
@@ -4532,7 +4528,7 @@ export interface components {
         };
         /**
          * FoundIngredient
-         * @description An ingredient that words mean, and the other name that they were taken for (empty: its own).
+         * @description An ingredient that matches words, and the other name that matched (empty for its own).
          */
         FoundIngredient: {
             /** Slug */
@@ -4544,7 +4540,7 @@ export interface components {
         };
         /**
          * FoundReport
-         * @description Ingredients that words mean, best first; ``nearest`` only where the words mean nothing known.
+         * @description Ingredients that match words, best first; ``nearest`` only where none does.
          */
         FoundReport: {
             /** Found */
@@ -4554,7 +4550,7 @@ export interface components {
         };
         /**
          * FruitReport
-         * @description Fruit to buy or press for tonight: pieces, and how that was worked out.
+         * @description Fruit to buy or press for tonight: pieces, and the calculation.
          */
         FruitReport: {
             /** Name */
@@ -4568,7 +4564,7 @@ export interface components {
         };
         /**
          * Garnish
-         * @description A garnish: what, how it is put there ("on the edge", "expressed and thrown away"), why, and what to take where there is none.
+         * @description A garnish: what it is, how it is placed ("on the edge", "expressed and thrown away"), why, and a substitute.
          */
         Garnish: {
             /** What */
@@ -4591,7 +4587,7 @@ export interface components {
         };
         /**
          * GarnishEntry
-         * @description A garnish: what, why, how it is put there, and what to take where there is none.
+         * @description A garnish: what it is, why, how it is placed, and a substitute.
          */
         GarnishEntry: {
             /** What */
@@ -4614,7 +4610,7 @@ export interface components {
         };
         /**
          * GarnishSuggestion
-         * @description A garnish as it stands in a spec, with its reason, and whether it is in stock.
+         * @description A garnish as in a spec, with its reason, and whether it is in stock.
          */
         GarnishSuggestion: {
             garnish: components["schemas"]["Garnish"];
@@ -4637,7 +4633,7 @@ export interface components {
         };
         /**
          * GlassReport
-         * @description A glass of the list: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it.
+         * @description A glass: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it.
          */
         GlassReport: {
             /** Name */
@@ -4655,7 +4651,7 @@ export interface components {
         };
         /**
          * GoodPriceEntry
-         * @description Price per kilogram of a dry good; None where it isn't known.
+         * @description Price per kilogram of a dry good; None where unknown.
          */
         GoodPriceEntry: {
             /** Price Per Kg */
@@ -4663,7 +4659,7 @@ export interface components {
         };
         /**
          * HandfulReport
-         * @description New drinks found so far, best first; the numbers of combinations on paper, drawn and poured; ``done`` at the end.
+         * @description Originals found so far, best first; the numbers of combinations in all, drawn and with amounts; ``done`` at the end.
          */
         HandfulReport: {
             /** Originals */
@@ -4681,7 +4677,7 @@ export interface components {
         };
         /**
          * Headline
-         * @description A riff in one breath: what was changed, what that does to the drink, and whether a guest would notice.
+         * @description A riff in one sentence each: what was changed, what that does to the drink, and whether a guest would notice.
          */
         Headline: {
             /** Change */
@@ -4693,7 +4689,7 @@ export interface components {
         };
         /**
          * Health
-         * @description That the server is up, which version it is, whether it shows the demo, and whether who asks may write.
+         * @description State of the server: its version, whether it serves the demo, and whether the device that asks may write.
          */
         Health: {
             /** Status */
@@ -4707,8 +4703,8 @@ export interface components {
         };
         /**
          * HomeReport
-         * @description A home: outline as (sugar, acid) in g per 100 ml, all within one step of the schools; strength as % v/v, low and high, None where
-         *     it has no axis of strength. ``branch`` tells whose home it is: "without alcohol", "long on juice", or empty for the rest.
+         * @description A typical range: outline as (sugar, acid) in g per 100 ml, within one step of the schools; strength in % v/v, low and high, None
+         *     without an axis of strength. ``branch`` is "without alcohol", "long on juice", or empty for the rest.
          */
         HomeReport: {
             /**
@@ -4729,7 +4725,7 @@ export interface components {
         };
         /**
          * HouseValueEntry
-         * @description A value of the bar with where it comes from.
+         * @description One of the bar's own values, with its source.
          */
         HouseValueEntry: {
             /** Name */
@@ -4750,7 +4746,7 @@ export interface components {
         };
         /**
          * HouseValues
-         * @description All that the bar sets over an ingredient's own values; none gives every value back.
+         * @description All of the bar's own values for an ingredient; an empty list restores the catalogue's.
          */
         HouseValues: {
             /** Values */
@@ -4758,7 +4754,7 @@ export interface components {
         };
         /**
          * ImportReport
-         * @description Each thing of the files: whether it was new, the same, or differs, side by side.
+         * @description Everything in the files: new, the same, or different, side by side.
          */
         ImportReport: {
             /** Items */
@@ -4766,7 +4762,7 @@ export interface components {
         };
         /**
          * ImportRequest
-         * @description Files to take in, and by an item's key what becomes of one that differs; the rest of those is left as it is here.
+         * @description Files to import, and choices by item key for those that differ; the others keep the bar's version.
          */
         ImportRequest: {
             /** Files */
@@ -4781,7 +4777,7 @@ export interface components {
         };
         /**
          * IngredientDetail
-         * @description An ingredient with the source of each of its numbers.
+         * @description An ingredient with the source of each value.
          */
         IngredientDetail: {
             /** Slug */
@@ -4828,7 +4824,7 @@ export interface components {
         };
         /**
          * IngredientNoteEntry
-         * @description A bottle or a juice tasted alone. With ``aroma`` or ``impression`` it amends the ingredient: weights 1 to 3 by tag.
+         * @description An ingredient tasted alone. With ``aroma`` or ``impression`` it updates the ingredient: weights 1 to 3 by tag.
          */
         IngredientNoteEntry: {
             /** Taster */
@@ -4867,9 +4863,9 @@ export interface components {
         };
         /**
          * IngredientSummary
-         * @description An ingredient as it stands in a list: % v/v, g of sugar and of acid per 100 ml.
+         * @description An ingredient in a list: % v/v, g of sugar and of acid per 100 ml.
          *
-         *     ``also`` are the other words for it; ``found_by`` the one that the search went by, empty where it was its own name.
+         *     ``also`` are its other names; ``found_by`` the one that matched, empty for its own name.
          */
         IngredientSummary: {
             /** Slug */
@@ -4949,10 +4945,10 @@ export interface components {
         };
         /**
          * Item
-         * @description A drink, a bottle or the like that is carried in.
+         * @description One thing of an import: a drink, an ingredient and so on.
          *
-         *     ``choices`` are what can be done with one that differs: leave it out, add its trials to those that are here, put it beside as a drink
-         *     of its own, or take it in place of what is here (never a trial).
+         *     ``choices`` are what can be done with one that differs: leave it out, add its trials to the bar's, add it as a drink of its own, or
+         *     replace the bar's version (never a trial).
          */
         Item: {
             /** Key */
@@ -4981,7 +4977,7 @@ export interface components {
         };
         /**
          * JobReport
-         * @description A job in the jugs, and what could do it, the plainest in stock first.
+         * @description A role in the jugs, and the ingredients that could fill it, the simplest in stock first.
          */
         JobReport: {
             /** Job */
@@ -5003,7 +4999,7 @@ export interface components {
         };
         /**
          * JugReport
-         * @description A jug: what is poured into it, as much as it comes to.
+         * @description A jug: its pours and its volume.
          */
         JugReport: {
             /** Lines */
@@ -5015,7 +5011,7 @@ export interface components {
         };
         /**
          * KeptBatchReport
-         * @description One of them with all that is known of it: its composition now, beside its recipe, what went in, its log, its descent, its label.
+         * @description A saved batch in full: its present composition compared with its recipe, its pours, log, fillings and label.
          */
         KeptBatchReport: {
             /** Id */
@@ -5073,7 +5069,7 @@ export interface components {
         };
         /**
          * KeptBatchSummary
-         * @description A batch that was made: what is left of it, by when it is used.
+         * @description A saved batch in short: what is left, and its use-by date.
          */
         KeptBatchSummary: {
             /** Id */
@@ -5113,7 +5109,7 @@ export interface components {
         };
         /**
          * KeptDrink
-         * @description A drink that stays on a list, and its place there, counted from 0.
+         * @description A drink that stays on a menu, and its place there, counted from 0.
          */
         KeptDrink: {
             /** Place */
@@ -5122,7 +5118,7 @@ export interface components {
         };
         /**
          * KeyReport
-         * @description For the pourer: what goes in which glass, which is the odd one, and the two liquids as specs that can be forecast.
+         * @description For the pourer: which liquid goes in which glass, the odd one, and both liquids as specs.
          */
         KeyReport: {
             /** Triangle Id */
@@ -5142,7 +5138,7 @@ export interface components {
         };
         /**
          * KinshipEntry
-         * @description Value that the bar sets for a pair of aroma groups, 0 (they clash) to 1 (they go together).
+         * @description The bar's value for a pair of aroma groups, 0 (they clash) to 1 (they go together).
          */
         KinshipEntry: {
             /** One */
@@ -5154,7 +5150,7 @@ export interface components {
         };
         /**
          * KinshipReport
-         * @description The table of kinship: its groups, its pairs, and how many sheets of originals it has learnt from.
+         * @description The table of aroma pairings: groups, pairs, and the number of sheets it has learnt from.
          */
         KinshipReport: {
             /** Groups */
@@ -5166,7 +5162,7 @@ export interface components {
         };
         /**
          * KitchenFound
-         * @description Something that can go in, by any word for it; ``sure`` where the words mean it and no other.
+         * @description A good or ingredient that matches words; ``sure`` where they mean nothing else.
          */
         KitchenFound: {
             /** What */
@@ -5180,7 +5176,7 @@ export interface components {
         };
         /**
          * KitchenStepEntry
-         * @description Something that is done; ``discard`` names lines that are thrown away at it, ``evaporated_g`` is water that went off, weighed.
+         * @description A step; ``discard`` lists lines that are thrown away at it, ``evaporated_g`` is water lost, weighed.
          */
         KitchenStepEntry: {
             /**
@@ -5200,7 +5196,7 @@ export interface components {
         };
         /**
          * KnownReport
-         * @description A step as it was known after a triangle.
+         * @description Estimate of a threshold after one triangle.
          */
         KnownReport: {
             /** At */
@@ -5216,8 +5212,7 @@ export interface components {
         };
         /**
          * LabelEntry
-         * @description Values printed on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; and an
-         *     ingredient that it resembles.
+         * @description Values on a label: strength in % or US proof, sugar and acid in g per 100 ml, or a word for sweetness; and a similar ingredient.
          */
         LabelEntry: {
             /** Name */
@@ -5272,7 +5267,7 @@ export interface components {
         };
         /**
          * LarderDetail
-         * @description An ingredient with all that is known of it: each value with its source, what the bar has set over it, where it is used.
+         * @description An ingredient in full: each value with its source, the bar's own values, and the drinks that pour it.
          */
         LarderDetail: {
             ingredient: components["schemas"]["IngredientDetail"];
@@ -5284,7 +5279,7 @@ export interface components {
         };
         /**
          * LarderLine
-         * @description An ingredient at a glance: what it holds, what is only guessed of it, whether the bar made or changed it.
+         * @description An ingredient in short: its values, which are estimates, and whether the bar added or changed it.
          */
         LarderLine: {
             /** Slug */
@@ -5320,7 +5315,7 @@ export interface components {
         };
         /**
          * Layer
-         * @description A layer: its name, where it lies in the bowl in cm, its ml, and its colour as "#rrggbb".
+         * @description One layer in the glass: its name, its bottom and top in cm, its ml, and its colour as "#rrggbb".
          */
         Layer: {
             /** Name */
@@ -5336,7 +5331,7 @@ export interface components {
         };
         /**
          * LeftOutReport
-         * @description An ingredient that isn't offered, and why.
+         * @description An ingredient that isn't offered, with the reason.
          */
         LeftOutReport: {
             /** Slug */
@@ -5350,7 +5345,7 @@ export interface components {
         };
         /**
          * LeftReport
-         * @description Number of combinations that criteria leave: on paper, and roughly how many make sense, meet the criteria and are balanced.
+         * @description Number of combinations that criteria leave: in all, and roughly how many make sense, meet the criteria and are balanced.
          */
         LeftReport: {
             /** Combinations */
@@ -5374,7 +5369,7 @@ export interface components {
         };
         /**
          * LineEntry
-         * @description Something that goes in: a slug of the larder, words, or an ingredient described here.
+         * @description A line: a slug of the larder, words, or an ingredient described here.
          */
         LineEntry: {
             /** What */
@@ -5391,11 +5386,11 @@ export interface components {
         };
         /**
          * LineReport
-         * @description Reading of one line.
+         * @description One line as read.
          *
-         *     ``pour`` is the place of the pour that it made, None where it made none. ``sure`` is false where something was guessed: ``why`` tells
-         *     what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient
-         *     whose amount nobody told.
+         *     ``pour`` is the index of its pour, None where it made none. ``sure`` is false where something was guessed: ``why`` says what,
+         *     ``others`` are other possible slugs, ``amounts`` other possible amounts. ``asks`` is the slug of an ingredient whose amount is
+         *     missing.
          */
         LineReport: {
             /** Text */
@@ -5417,7 +5412,7 @@ export interface components {
         };
         /**
          * ListRequest
-         * @description Drinks of the book on one sheet; without any, the finished ones, or all where none is.
+         * @description Drinks of the book for one sheet; without any, the finished ones, or all where none is finished.
          */
         ListRequest: {
             /**
@@ -5452,7 +5447,7 @@ export interface components {
         };
         /**
          * LogReport
-         * @description Something that happened to a bottle.
+         * @description One event in a batch's log.
          */
         LogReport: {
             /** At */
@@ -5464,7 +5459,7 @@ export interface components {
         };
         /**
          * LookRequest
-         * @description Files to hold against what the bar has.
+         * @description Files to compare with the bar's data.
          */
         LookRequest: {
             /** Files */
@@ -5472,7 +5467,7 @@ export interface components {
         };
         /**
          * LotChange
-         * @description Change of a lot: what is left of it, whether it is finished, its name, when it was made; what is left out stays as it is.
+         * @description Change of a lot: amount left, finished or not, name, time; missing keys stay unchanged.
          *
          *     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
          */
@@ -5494,7 +5489,7 @@ export interface components {
         };
         /**
          * LotDetail
-         * @description A lot with how it is titrated, and what its readings make surer.
+         * @description A lot with its titration instructions, and the forecasts that its readings make more certain.
          */
         LotDetail: {
             /** Id */
@@ -5546,7 +5541,7 @@ export interface components {
         };
         /**
          * LotEntry
-         * @description A lot to note: of which ingredient, when it was pressed, opened or cooked; nameless it is called by its day and hour.
+         * @description A lot: ingredient, and when it was pressed, opened or cooked; without a name it is called by its day and hour.
          */
         LotEntry: {
             /** Ingredient */
@@ -5573,7 +5568,7 @@ export interface components {
         };
         /**
          * LotReadRequest
-         * @description Request to read a lot with a make of a device; ``zero`` sets the device to nothing first.
+         * @description Request to read a lot with a make of device; ``zero`` zeroes it first.
          */
         LotReadRequest: {
             /**
@@ -5589,7 +5584,7 @@ export interface components {
         };
         /**
          * LotReadingEntry
-         * @description A reading, in the unit of its kind (acid as citric in g/100 ml, °Bx, % ABV, pH, g/ml), and how far the device may be off.
+         * @description A reading, in the unit of its kind (acid as citric in g/100 ml, °Bx, % ABV, pH, g/ml), and the device's possible error.
          */
         LotReadingEntry: {
             /**
@@ -5609,7 +5604,7 @@ export interface components {
         };
         /**
          * LotReport
-         * @description A lot: whose, when made, how old, how much is left; its composition per 100 ml with spreads; each figure as supposed and measured.
+         * @description A lot: ingredient, time, age, amount left; composition per 100 ml with spreads; assumed and measured values.
          */
         LotReport: {
             /** Id */
@@ -5653,7 +5648,8 @@ export interface components {
         };
         /**
          * LoudnessReport
-         * @description Aroma of an ingredient compared with before: its shares of the glass, 0 to 1, and in words; ``told`` where a guest could smell it.
+         * @description An ingredient's aroma compared with the parent's: its shares of the glass, 0 to 1, and in words; ``told`` where a guest could
+         *     smell the difference.
          */
         LoudnessReport: {
             /** Slug */
@@ -5684,7 +5680,7 @@ export interface components {
         };
         /**
          * MadeEntry
-         * @description Circumstances of a trial: who made it; ``lots`` are names by slug; ``poured`` are the pours as they really went in, None where as
+         * @description Circumstances of a trial: who made it; ``lots`` are names by slug; ``poured`` are the measured pours, None where they were as
          *     written.
          */
         MadeEntry: {
@@ -5720,7 +5716,7 @@ export interface components {
         };
         /**
          * MadeReport
-         * @description Lot that was just made, and its effects.
+         * @description A lot that was just made, and its effects.
          */
         MadeReport: {
             /** Lot Id */
@@ -5734,9 +5730,9 @@ export interface components {
         };
         /**
          * MakeEntry
-         * @description A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told.
+         * @description A batch that was made: its drink and request; ``poured`` are the measured amounts, where they differed.
          *
-         *     ``older_ml`` of the batch ``older_id`` stayed in the bottle when it was filled.
+         *     ``older_ml`` of the batch ``older_id`` were still in the bottle when it was filled.
          */
         MakeEntry: {
             batch: components["schemas"]["BatchEntry"];
@@ -5776,7 +5772,7 @@ export interface components {
         };
         /**
          * MakingEntry
-         * @description A making: the preparation as it was really made, with what it came to; nameless its lot is called by its day and hour.
+         * @description A preparation as really made, with its yield; without a name its lot is called by its day and hour.
          */
         MakingEntry: {
             file: components["schemas"]["PreparationFile"];
@@ -5793,7 +5789,7 @@ export interface components {
         };
         /**
          * MarkEntry
-         * @description Mark of a trial; empty for none yet, hidden for out of view.
+         * @description Mark of a trial; empty for none, ``hidden`` to hide it.
          */
         MarkEntry: {
             /**
@@ -5817,7 +5813,7 @@ export interface components {
         };
         /**
          * MeasuredDilutionReport
-         * @description Dilution that the readings of a trial show: measured by forecast, and how it was found.
+         * @description Dilution by the readings of a trial: measured by forecast, and the method of calculation.
          */
         MeasuredDilutionReport: {
             /** Ratio */
@@ -5827,7 +5823,7 @@ export interface components {
         };
         /**
          * MeasuringDeviceReport
-         * @description A kind of device: what it measures, and which makes can be chosen.
+         * @description A kind of device: what it measures, and its makes.
          */
         MeasuringDeviceReport: {
             /** Device */
@@ -5839,7 +5835,7 @@ export interface components {
         };
         /**
          * MendRequest
-         * @description Fix to apply: the finding's code and pour, and the fix's place in its list; the parent where the finding only shows beside it.
+         * @description Fix to apply: the finding's code and pour, and the index of the fix; the parent where the finding needs it.
          */
         MendRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -5856,7 +5852,7 @@ export interface components {
         };
         /**
          * MendedEntry
-         * @description Correction of one line by a person: the ingredient it means, its amount, or that it is left out.
+         * @description A correction of one line: the ingredient it means, its amount, or that it is left out.
          */
         MendedEntry: {
             /**
@@ -5877,7 +5873,7 @@ export interface components {
         };
         /**
          * MenuEntry
-         * @description A list: a wish for each of its places, drinks that stay, and the seed.
+         * @description A menu: criteria for each of its places, drinks that stay, and the seed.
          */
         MenuEntry: {
             /** Places */
@@ -5890,7 +5886,7 @@ export interface components {
         };
         /**
          * MenuReport
-         * @description A list, a drink for each of its places, in their order; notes on what they share.
+         * @description A menu of originals, a drink for each place in order, with notes on what they share.
          */
         MenuReport: {
             /** Drinks */
@@ -5900,9 +5896,9 @@ export interface components {
         };
         /**
          * MethodEntry
-         * @description Method of a drink; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
+         * @description Method of a drink; no seconds means the usual time, 0 no contact with ice. Of a range the middle counts.
          *
-         *     Where pieces of ice are counted the heat balance gives the water. ``dry_shake`` "last" comes after the ice.
+         *     Where pieces of ice are counted, the heat balance gives the water. ``dry_shake`` "last" is a dry shake after the ice.
          */
         MethodEntry: {
             /**
@@ -5964,7 +5960,7 @@ export interface components {
         };
         /**
          * Minute
-         * @description A serve after so many minutes: volume in ml, % v/v, g per 100 ml, °C.
+         * @description A serve after some minutes: volume in ml, % v/v, g per 100 ml, °C.
          */
         Minute: {
             /** Minute */
@@ -5982,7 +5978,7 @@ export interface components {
         };
         /**
          * MinutesReport
-         * @description A serve of the batch beside the drink made singly, at one minute.
+         * @description A serve of the batch compared with the single drink, at one minute.
          */
         MinutesReport: {
             batch: components["schemas"]["Minute"];
@@ -5990,8 +5986,8 @@ export interface components {
         };
         /**
          * MoveReport
-         * @description One pour's change in ml, and as ``amount`` in the ``unit`` that it is measured by; ``joined`` where it came in as a corrector,
-         *     ``said`` its name inside a sentence.
+         * @description One pour's change in ml, and as ``amount`` in the ``unit`` that it is measured in; ``joined`` for an added corrector, ``said``
+         *     is its name inside a sentence.
          */
         MoveReport: {
             /** Ingredient */
@@ -6016,7 +6012,7 @@ export interface components {
         };
         /**
          * MoveToday
-         * @description A pour to take otherwise: its place in the spec, before and after in ml.
+         * @description A changed pour: its index in the spec, before and after in ml.
          */
         MoveToday: {
             /** Pour */
@@ -6039,7 +6035,7 @@ export interface components {
         };
         /**
          * NearestReport
-         * @description The drink of the book that is nearest: its name, its id there, how far it is (0 the same, 1 nothing in common), what differs.
+         * @description The nearest drink of the book: name, id, distance (0 equal, 1 nothing in common), and differences.
          */
         NearestReport: {
             /** Name */
@@ -6053,9 +6049,9 @@ export interface components {
         };
         /**
          * NewDrink
-         * @description A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from.
+         * @description A new drink: its spec becomes the first trial; ``parents`` are trials of other drinks that it descends from.
          *
-         *     ``wish`` tells of an original what it was wished to be: what is tasted of it then teaches the kinship of aromas.
+         *     ``wish`` are the criteria of an original; its tastings then teach the aroma pairings.
          */
         NewDrink: {
             /** Name */
@@ -6082,7 +6078,7 @@ export interface components {
         };
         /**
          * NewName
-         * @description Another name for a drink.
+         * @description New name of a drink.
          */
         NewName: {
             /** Name */
@@ -6123,10 +6119,10 @@ export interface components {
         };
         /**
          * NewTrial
-         * @description A trial to keep; the draft is then compared with it.
+         * @description A trial to save; the draft is compared with it from then on.
          *
-         *     ``parents`` are further trials that it descends from, of whatever drinks. ``beside`` keeps the trial and leaves the draft to the
-         *     window that saved it last.
+         *     ``parents`` are further trials that it descends from, of any drinks. ``beside`` saves the trial and leaves the draft of another
+         *     window unchanged.
          */
         NewTrial: {
             /** Name */
@@ -6178,7 +6174,7 @@ export interface components {
         };
         /**
          * NextRequest
-         * @description For whom: a taster whose palate counts, an empty name for the bar's, or nothing; and the jigger's smallest step, ml.
+         * @description Palate that counts: a taster's, the bar's for an empty name, or none; and the jigger's smallest mark, ml.
          */
         NextRequest: {
             /** Palate */
@@ -6191,7 +6187,7 @@ export interface components {
         };
         /**
          * NodeReport
-         * @description A trial in the tree.
+         * @description A trial of the tree.
          */
         NodeReport: {
             /** Id */
@@ -6213,7 +6209,7 @@ export interface components {
         };
         /**
          * NotebookReport
-         * @description A drink's notebook: its brief and its trials, oldest first, those out of view too.
+         * @description All trials of a drink, oldest first, hidden ones too, and its brief.
          */
         NotebookReport: {
             /** Drink Id */
@@ -6232,8 +6228,8 @@ export interface components {
         };
         /**
          * NotebookTrial
-         * @description A trial with all that is known of it; ``origins`` tell for each pour which of the parents it came from, ``has_strength`` whether a
-         *     taster is asked how strong it is.
+         * @description A trial in full; ``origins`` give for each pour the parent it came from, ``has_strength`` whether a taster is asked about
+         *     strength.
          */
         NotebookTrial: {
             /** Id */
@@ -6272,7 +6268,7 @@ export interface components {
         };
         /**
          * OnTheListEntry
-         * @description Price of a drink, and how many are expected tonight; None where nobody said.
+         * @description Price of a drink, and the number expected tonight; None where unknown.
          */
         OnTheListEntry: {
             /** Price */
@@ -6282,7 +6278,7 @@ export interface components {
         };
         /**
          * OpenedReport
-         * @description At which other addresses of this machine the bar was open in the last month.
+         * @description Other addresses of this machine at which the bar was opened in the last month.
          */
         OpenedReport: {
             /** Elsewhere */
@@ -6290,7 +6286,7 @@ export interface components {
         };
         /**
          * OptionReport
-         * @description Something that can be answered.
+         * @description A possible answer.
          */
         OptionReport: {
             /** Key */
@@ -6312,9 +6308,9 @@ export interface components {
         };
         /**
          * OriginalReport
-         * @description An original: its spec under its name to be, where it stands, why it hangs together.
+         * @description An original: its spec with a suggested name, its figures, and why it works.
          *
-         *     ``parts`` tells who plays which; ``pours`` are its amounts in words; ``sugar`` and ``acid`` in g per 100 ml.
+         *     ``parts`` gives the ingredient of each role; ``pours`` are the amounts in words; ``sugar`` and ``acid`` in g per 100 ml.
          */
         OriginalReport: {
             spec: components["schemas"]["SpecFile"];
@@ -6351,7 +6347,7 @@ export interface components {
         };
         /**
          * OriginalsFlightEntry
-         * @description Originals of one wish to be tasted blind against each other.
+         * @description Originals of one search, to be tasted blind against each other.
          */
         OriginalsFlightEntry: {
             /** Specs */
@@ -6360,7 +6356,7 @@ export interface components {
         };
         /**
          * OriginalsFlightReport
-         * @description The drink under which they stand in the book, its trials; what has to be bought, prepared and pressed for a glass of each.
+         * @description The drink they are trials of; what has to be bought, prepared and pressed for a glass of each.
          */
         OriginalsFlightReport: {
             /** Drink Id */
@@ -6376,7 +6372,7 @@ export interface components {
         };
         /**
          * PairReport
-         * @description A pair of aroma groups: what ships, what the bar set, what tastings taught (a log-ratio), and what counts of all that.
+         * @description A pair of aroma groups: shipped value, the bar's own, what tastings taught (a log-ratio), and the resulting value.
          */
         PairReport: {
             /** One */
@@ -6394,7 +6390,7 @@ export interface components {
         };
         /**
          * PairedDeviceReport
-         * @description A device that was let in; ``here`` for the one that asks.
+         * @description A paired device; ``here`` is true for the one that asks.
          */
         PairedDeviceReport: {
             /** Id */
@@ -6410,7 +6406,7 @@ export interface components {
         };
         /**
          * PalateAxis
-         * @description One axis of a palate: steps from the middle of a typical range (for drawing), its 80 % interval, and the words for it.
+         * @description One axis of a palate: steps from the middle of a typical range (for drawing), its 80 % interval, and a sentence.
          */
         PalateAxis: {
             /** Axis */
@@ -6426,7 +6422,7 @@ export interface components {
         };
         /**
          * PalateReport
-         * @description A palate; ``taster`` is empty for the bar. ``why`` tells in sentences what it was learnt from.
+         * @description A palate; ``taster`` is empty for the bar. ``why`` explains in sentences what it was learnt from.
          */
         PalateReport: {
             /** Taster */
@@ -6450,7 +6446,7 @@ export interface components {
         };
         /**
          * ParentRef
-         * @description A parent of a trial, of whatever drink.
+         * @description A parent of a trial, of the same or another drink.
          */
         ParentRef: {
             /** Trial Id */
@@ -6466,7 +6462,7 @@ export interface components {
         };
         /**
          * ParentReport
-         * @description Values of the drink before, for comparison.
+         * @description Figures of the parent.
          */
         ParentReport: {
             served: components["schemas"]["LevelsReport"];
@@ -6475,8 +6471,8 @@ export interface components {
         };
         /**
          * Place
-         * @description Position of a drink in its family: its distance from the typical range in steps and in words, the typical range used, and its lean
-         *     from sweet to tart, in steps and in words.
+         * @description A drink's place in its family: its distance from the typical range in steps and in words, that range, and its lean from sweet to
+         *     tart, in steps and in words.
          */
         Place: {
             /** Distance Steps */
@@ -6495,7 +6491,7 @@ export interface components {
         };
         /**
          * PourCell
-         * @description One pour of one trial in a row: its amount in the unit in which it is spoken of, and in ml.
+         * @description One pour of one trial in a row: its amount in its usual unit, and in ml.
          */
         PourCell: {
             /** Name */
@@ -6551,7 +6547,7 @@ export interface components {
         };
         /**
          * PourLineReport
-         * @description One pour into the jug, in the order of pouring: of what (a slug, or the name of what isn't in the larder), how much, in words.
+         * @description One pour of the batch, in order: ingredient (a slug, or the name of one outside the larder), amount, and words.
          */
         PourLineReport: {
             /** Ingredient */
@@ -6581,8 +6577,8 @@ export interface components {
         };
         /**
          * PourReport
-         * @description Contribution of a pour, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether a rebalancing may change it when
-         *     nothing else is said, or None where it has no amount to choose.
+         * @description Contribution of a pour, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether rebalancing may change it by
+         *     default, or None where it has no amount to choose.
          */
         PourReport: {
             /** Volume Ml */
@@ -6604,7 +6600,7 @@ export interface components {
         };
         /**
          * PourToday
-         * @description A pour as it goes in tonight, with today's correction: whether that is another than written, and of which lot.
+         * @description A pour with today's correction: whether it differs from the recipe, and its lot.
          */
         PourToday: {
             ingredient: components["schemas"]["Named"];
@@ -6617,7 +6613,7 @@ export interface components {
         };
         /**
          * PouredEntry
-         * @description Amount that really went into a bottle: ingredient, ml, and lot.
+         * @description Amount that really went into a batch: ingredient, ml, and lot.
          */
         PouredEntry: {
             /** Ingredient */
@@ -6635,7 +6631,7 @@ export interface components {
         };
         /**
          * PouredReport
-         * @description Amount that went into a bottle.
+         * @description Amount that went into a batch.
          */
         PouredReport: {
             /** Name */
@@ -6647,7 +6643,7 @@ export interface components {
         };
         /**
          * PouredTrial
-         * @description The trial of a drink that is poured for many, without the lots of its day.
+         * @description The trial that a drink's batch is made of, without its day's lots.
          */
         PouredTrial: {
             /** Number */
@@ -6724,7 +6720,7 @@ export interface components {
         };
         /**
          * PreparationLineReport
-         * @description Cost of one part, by its price per litre or kilogram.
+         * @description Cost of one line, by its price per litre or kilogram.
          */
         PreparationLineReport: {
             /** Name */
@@ -6743,7 +6739,7 @@ export interface components {
         };
         /**
          * PreparationSummary
-         * @description A preparation that the bar knows: what it makes, its recipe, what is left of it, how many finished drinks pour it.
+         * @description A preparation of the bar: its ingredient, its recipe, the amount left, and the number of finished drinks that pour it.
          */
         PreparationSummary: {
             makes: components["schemas"]["Named"];
@@ -6766,7 +6762,7 @@ export interface components {
         };
         /**
          * PrepareReport
-         * @description Ingredient below its par or below tonight's need: how much to prepare or to open.
+         * @description An ingredient below its par or tonight's need: how much to prepare or to open.
          */
         PrepareReport: {
             ingredient: components["schemas"]["Named"];
@@ -6779,7 +6775,7 @@ export interface components {
         };
         /**
          * Problem
-         * @description A problem document; ``path`` is the place in the request, empty where there is none.
+         * @description A problem document; ``path`` is the part of the request that is wrong, empty where there is none.
          */
         Problem: {
             /** Type */
@@ -6797,7 +6793,7 @@ export interface components {
         };
         /**
          * ProfileReport
-         * @description One liquid: volume in ml, abv in % v/v, the rest of the levels in g per 100 ml; no ratio where there is no acid.
+         * @description One liquid: volume in ml, abv in % v/v, the other levels in g per 100 ml; no ratio without acid.
          */
         ProfileReport: {
             /** Volume Ml */
@@ -6828,7 +6824,7 @@ export interface components {
         };
         /**
          * ProposalReport
-         * @description A trial to try next; ``chance`` that it lies within a step of what is asked for on every axis, for drawing.
+         * @description A proposed next trial; ``chance`` is the probability that it is within a step of what is wanted on every axis, for drawing.
          */
         ProposalReport: {
             /** Key */
@@ -6850,7 +6846,7 @@ export interface components {
         };
         /**
          * RangeReport
-         * @description A published range of balanced drinks, for an overlay: low and high of each axis.
+         * @description A published range of balanced drinks: low and high of each axis.
          */
         RangeReport: {
             /** Name */
@@ -6864,9 +6860,9 @@ export interface components {
         };
         /**
          * ReadReport
-         * @description A recipe as it was read: the spec, each line, what could not be placed, and why it is of its family.
+         * @description A recipe as read: its spec, each line, what could not be placed, and the reason for its family.
          *
-         *     ``unknown`` are the pours whose ingredient isn't in the larder: they stand in the spec by their name alone, with nothing in them.
+         *     ``unknown`` are the pours whose ingredient isn't in the larder: the spec has them by name only, with an empty composition.
          */
         ReadReport: {
             spec: components["schemas"]["SpecFile"];
@@ -6883,7 +6879,7 @@ export interface components {
         };
         /**
          * ReadingReport
-         * @description One reading of a lot, in the unit of its kind; ``device`` says what it was read with.
+         * @description One reading of a lot, in the unit of its kind; ``device`` is what it was read with.
          */
         ReadingReport: {
             /** Id */
@@ -6904,8 +6900,8 @@ export interface components {
         };
         /**
          * RebalanceReport
-         * @description The answer of least J, the ways to choose between, of which it is the first, and what else has to be said. ``proved``: no pourable
-         *     amounts have a smaller J.
+         * @description The answer of least J, the ways to choose from, of which it is the first, and notes. ``proved``: no pourable amounts have a
+         *     smaller J.
          */
         RebalanceReport: {
             /** Pours */
@@ -6933,8 +6929,7 @@ export interface components {
         };
         /**
          * RecipeTextRequest
-         * @description A recipe as it was pasted: text, a table, linked data, a saved page or a file of our own; with what was said of its lines, by their
-         *     text as it was told.
+         * @description A pasted recipe: text, table, JSON-LD, saved page or Oenomel file; with the corrections of lines, by their text.
          */
         RecipeTextRequest: {
             /** Text */
@@ -6957,7 +6952,7 @@ export interface components {
         };
         /**
          * RelativeEntry
-         * @description An amount that follows another pour's.
+         * @description An amount relative to another pour's.
          */
         RelativeEntry: {
             /** To */
@@ -6996,7 +6991,7 @@ export interface components {
         };
         /**
          * RowReport
-         * @description One pour across the trials; what its change brings to each axis that can be tasted, in steps for drawing.
+         * @description One pour across the trials; the effect of its change on each axis that can be tasted, in steps for drawing.
          */
         RowReport: {
             /** Cells */
@@ -7010,9 +7005,8 @@ export interface components {
         };
         /**
          * RulesReport
-         * @description The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock,
-         *     who may join a drink, allergens, the slots, how a garnish is put there, what a piece of ice weighs, [g], and the colours and seasons
-         *     that can be wished for.
+         * @description Noticeable differences of each axis and the threshold for a difference, usual seconds of each technique, correctors, allergens,
+         *     slots, placements of a garnish, weight of a piece of ice, [g], and the colours and seasons to search by.
          */
         RulesReport: {
             /** Axes */
@@ -7044,8 +7038,7 @@ export interface components {
         };
         /**
          * SaidOfBottle
-         * @description Tasting note of a bottle, −3 (far too little) to 3 (far too much) for each axis; and the smallest amount that can be measured, in
-         *     ml.
+         * @description Verdict on a batch, −3 (far too little) to 3 (far too much) for each axis; and the smallest measurable amount, in ml.
          */
         SaidOfBottle: {
             /** Sugar */
@@ -7062,7 +7055,7 @@ export interface components {
         };
         /**
          * ScaleEntry
-         * @description A preparation for so much of one of its lines: what is on hand.
+         * @description A preparation, and the amount on hand of one of its lines.
          */
         ScaleEntry: {
             file: components["schemas"]["PreparationFile"];
@@ -7073,7 +7066,7 @@ export interface components {
         };
         /**
          * SchoolReport
-         * @description A school of proportion, as a spec that can be poured; ``branch`` tells which of the family's homes it makes.
+         * @description A school of proportion, as a pourable spec; ``branch`` is the branch of the family it belongs to.
          */
         SchoolReport: {
             /** Slug */
@@ -7091,7 +7084,7 @@ export interface components {
         };
         /**
          * ScoresReport
-         * @description By what a row is ranked, the smaller the better.
+         * @description Ranking scores of a row, the smaller the better.
          */
         ScoresReport: {
             /** Balance */
@@ -7103,7 +7096,7 @@ export interface components {
         };
         /**
          * ServeEntry
-         * @description Serve of a drink; ``chilled`` is left out where the trade decides; ``note`` is for the guest.
+         * @description Serve of a drink; ``chilled`` is missing where the trade's habit decides; ``note`` is for the guest.
          */
         ServeEntry: {
             /**
@@ -7133,7 +7126,7 @@ export interface components {
         };
         /**
          * ServeReport
-         * @description The drink on one ice: how it looks, its figures at three sips, the first minute outside its typical range, and that in words.
+         * @description The drink on one kind of ice: its look, its figures at three sips, the first minute outside its typical range, and a sentence.
          */
         ServeReport: {
             /** Ice */
@@ -7148,7 +7141,7 @@ export interface components {
         };
         /**
          * ServedEntry
-         * @description So many serves, or so many ml, that were poured out.
+         * @description A number of serves, or of ml, that were poured.
          */
         ServedEntry: {
             /** Serves */
@@ -7158,7 +7151,7 @@ export interface components {
         };
         /**
          * ServedReport
-         * @description The drink as served; its carbon dioxide in g per litre, by mixing.
+         * @description The drink as served; carbon dioxide in g per litre, by mixing.
          */
         ServedReport: {
             /** Volume Ml */
@@ -7191,8 +7184,8 @@ export interface components {
         };
         /**
          * SetRightEntry
-         * @description The bar's own values of an ingredient, and their source: strength in %, all sugar and all acid in g per 100 ml, density, days that
-         *     it keeps.
+         * @description The bar's own values for an ingredient, and their source: strength in %, total sugar and acid in g per 100 ml, density, shelf
+         *     life in days.
          */
         SetRightEntry: {
             /** Abv */
@@ -7213,8 +7206,8 @@ export interface components {
         };
         /**
          * SharingReport
-         * @description State of sharing: whether the network may come in, how a device is paired, the paired devices and a note; ``waits_s`` are the
-         *     seconds in which no code is accepted after many wrong ones.
+         * @description State of sharing: whether the network has access, how to pair a device, the paired devices, a note, and ``waits_s``, the seconds
+         *     without codes after many wrong ones.
          */
         SharingReport: {
             /** Shared */
@@ -7284,7 +7277,7 @@ export interface components {
         };
         /**
          * SheetReport
-         * @description A sheet as kept, and its verdict in words.
+         * @description A tasting sheet, and its verdict in words.
          */
         SheetReport: {
             /** Taster */
@@ -7341,7 +7334,7 @@ export interface components {
         };
         /**
          * ShelfStateEntry
-         * @description State of an ingredient on the shelf; "off" takes it away. The price is per litre, in the bar's own currency.
+         * @description Stock of an ingredient; "off" takes it off the shelf. The price is per litre, in the bar's currency.
          */
         ShelfStateEntry: {
             /** State */
@@ -7351,7 +7344,7 @@ export interface components {
         };
         /**
          * Shelved
-         * @description An ingredient on the shelf: in stock, low or out, and its price per litre in the bar's own currency where it is given.
+         * @description An ingredient on the shelf: in stock, low or out, and its price per litre where known.
          */
         Shelved: {
             /** Slug */
@@ -7366,7 +7359,7 @@ export interface components {
         };
         /**
          * Side
-         * @description One thing that differs: what the bar has, and what comes.
+         * @description One difference: the bar's value, and the file's.
          */
         Side: {
             /** What */
@@ -7378,7 +7371,7 @@ export interface components {
         };
         /**
          * SideBySideReport
-         * @description Trials beside the first of them, differences first.
+         * @description Trials compared with the first, differences first.
          */
         SideBySideReport: {
             /** Rows */
@@ -7410,8 +7403,8 @@ export interface components {
         };
         /**
          * SittingEntry
-         * @description A sitting: what is asked, who tastes, triangles for each of them, whether one pours for himself, the smallest measure in ml, and the
-         *     bottles for the jobs (an empty slug lets the bar choose the plainest in stock).
+         * @description A sitting: attribute, tasters, triangles for each, whether a taster pours alone, the smallest measure in ml, and the ingredients
+         *     by role (an empty slug lets the bar choose the simplest in stock).
          */
         SittingEntry: {
             /**
@@ -7459,7 +7452,7 @@ export interface components {
         };
         /**
          * SittingReport
-         * @description A sitting: its jugs, whose turn it is, the triangle that waits for an answer, and what is said before the first glass.
+         * @description A sitting: its jugs, whose turn it is, the triangle waiting for an answer, and the advice before the first glass.
          */
         SittingReport: {
             /** Id */
@@ -7491,7 +7484,7 @@ export interface components {
         };
         /**
          * Slot
-         * @description A place in a family: its role, whether the family needs it, its usual measure and when it goes in.
+         * @description A slot of a family: its role, whether the family needs it, its usual measure, and its stage.
          */
         Slot: {
             /**
@@ -7511,7 +7504,7 @@ export interface components {
         };
         /**
          * SolvedReport
-         * @description Solution of an exercise, which part was answered right, and why.
+         * @description Solution of an exercise, the share answered right, and why.
          */
         SolvedReport: {
             /** Id */
@@ -7527,7 +7520,7 @@ export interface components {
         };
         /**
          * SpanReport
-         * @description Effect of a pour's range on the drink, and the amount it should settle at.
+         * @description Effect of a pour's range on the drink, and its best amount.
          */
         SpanReport: {
             /** Pour */
@@ -7538,7 +7531,7 @@ export interface components {
         };
         /**
          * SpansRequest
-         * @description A spec with ranges, and the parent that it should stay near to.
+         * @description A spec with ranges, and the parent that it should stay close to.
          */
         SpansRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -7551,7 +7544,7 @@ export interface components {
         };
         /**
          * SpecCloudReport
-         * @description Gathered specs; the middle only where there are two or more.
+         * @description Gathered specs; their median only where there are two or more.
          */
         SpecCloudReport: {
             /** Points */
@@ -7660,7 +7653,7 @@ export interface components {
         };
         /**
          * StandingReport
-         * @description Outcome of a swap; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` says so.
+         * @description Outcome of a swap; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` describe it.
          */
         StandingReport: {
             /** Pours */
@@ -7678,7 +7671,7 @@ export interface components {
         };
         /**
          * StaysOutReport
-         * @description Pour that is added serve by serve, and why it isn't in the bottle.
+         * @description A pour that is added to each serve, and why.
          */
         StaysOutReport: {
             /** Name */
@@ -7690,7 +7683,7 @@ export interface components {
         };
         /**
          * StepEntry
-         * @description A line of the drink's own: where it stands, or which generated step it is told instead of, by its key; without text that one goes.
+         * @description One of the drink's own lines: its moment, or the key of the generated step it replaces; an empty text removes that step.
          */
         StepEntry: {
             /** Text */
@@ -7709,10 +7702,10 @@ export interface components {
         };
         /**
          * StepReport
-         * @description One thing to do, as a sentence, and the sign that it is done.
+         * @description One step as a sentence, and the sign that it is done.
          *
-         *     The pour that it is about, by its place, the share of it, and its amount as it stands in the words; seconds to work it; the moment of
-         *     the making that begins with it; of a line of the drink's own its place among them.
+         *     The index of its pour, the share of it, and its amount in words; the seconds of a shake or stir; the moment that begins with it; the
+         *     index of one of the drink's own lines.
          */
         StepReport: {
             /** Key */
@@ -7741,7 +7734,7 @@ export interface components {
         };
         /**
          * StepsReport
-         * @description Distance from the target by axis, in noticeable differences; for drawing, too rough to be printed.
+         * @description Distance from the target by axis, in noticeable differences; for drawing, too rough to print.
          */
         StepsReport: {
             /** Sugar */
@@ -7753,7 +7746,7 @@ export interface components {
         };
         /**
          * StepsRequest
-         * @description A spec, the bar's schools of making, and whether amounts are told in ml or in ounces.
+         * @description A spec, the bar's choices about methods, and whether amounts are written in ml or in ounces.
          */
         StepsRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -7778,7 +7771,7 @@ export interface components {
         };
         /**
          * StopReport
-         * @description A drink with one pour at an amount: its figures as served.
+         * @description A drink with one pour at some amount: its figures as served.
          */
         StopReport: {
             /** Pour Ml */
@@ -7825,7 +7818,7 @@ export interface components {
         };
         /**
          * SupposedEntry
-         * @description Assumptions of the saved forecast about the ice and the temperatures, as far as they weren't the usual ones.
+         * @description Assumptions of the saved forecast about ice and temperatures, where they differed from the defaults.
          */
         SupposedEntry: {
             /**
@@ -7863,7 +7856,7 @@ export interface components {
         };
         /**
          * SwapRowReport
-         * @description One offer: pour for pour (``plain``), and what the mode makes of it (``mended``; none where it is further than two steps away).
+         * @description One candidate: pour for pour (``plain``), and after the mode's correction (``mended``; None where it is more than two steps away).
          */
         SwapRowReport: {
             /** Key */
@@ -7903,9 +7896,9 @@ export interface components {
         };
         /**
          * SwapsReport
-         * @description A board, or a part of one: rows in the order of the ranking, what is left out, and how many of how many offers were searched.
+         * @description A board of swaps, or a part of one: ranked rows, ingredients left out, and how many of all candidates were searched.
          *
-         *     ``present`` is where the spec stands as it is; of several parts only the first tells it and what is left out.
+         *     ``present`` is the outcome without a swap; of several parts only the first has it and the ingredients left out.
          */
         SwapsReport: {
             /** Rows */
@@ -7922,7 +7915,7 @@ export interface components {
          * SwapsRequest
          * @description Request for swaps of one pour, by its index in the spec; how a candidate is poured; and filters.
          *
-         *     Without a target the swap should leave the spec where it is. ``only`` names offers by their key; ``limit`` ends the board.
+         *     Without a target the drink should stay as it is. ``only`` lists candidates by key; ``limit`` is the number of rows.
          */
         SwapsRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -8006,7 +7999,7 @@ export interface components {
         };
         /**
          * TableReport
-         * @description Changes that a table made: a line each, and their numbers.
+         * @description Changes that a table made: one line each, and their number.
          */
         TableReport: {
             /** Added */
@@ -8020,7 +8013,7 @@ export interface components {
         };
         /**
          * TaskReport
-         * @description Something to do, with its times; ``hand`` is whose, counted from 0.
+         * @description A task with its times; ``hand`` is the pair of hands, counted from 0.
          */
         TaskReport: {
             /** Key */
@@ -8060,7 +8053,7 @@ export interface components {
         };
         /**
          * ThresholdReport
-         * @description A taster's own step on a matter, in steps of the usual tongue, with its 80 % interval, in words and in figures, and over time.
+         * @description A taster's threshold for one attribute, in usual steps, with its 80 % interval, in words and in figures, and over time.
          */
         ThresholdReport: {
             /**
@@ -8095,7 +8088,7 @@ export interface components {
         };
         /**
          * TickEntry
-         * @description Something of the evening that is done, or isn't: a task or a line of the list, by its key.
+         * @description A tick of a task or of a line of the shopping list, by key.
          */
         TickEntry: {
             /** What */
@@ -8135,7 +8128,7 @@ export interface components {
         };
         /**
          * TodayReport
-         * @description Today. ``headline`` tells the evening in a sentence, ``same_for`` the correction that most drinks share.
+         * @description Today. ``headline`` is the state of the drinks in a sentence, ``shared`` the corrections that several drinks share.
          */
         TodayReport: {
             /** Headline */
@@ -8176,7 +8169,7 @@ export interface components {
         };
         /**
          * TotalReport
-         * @description Something that the finished liquid holds in 100 ml: how much, half of its 80 % interval, and its kinds where there are several.
+         * @description A component per 100 ml of the finished liquid: amount, half-width of its 80 % interval, and its kinds where there are several.
          */
         TotalReport: {
             /** Name */
@@ -8190,7 +8183,7 @@ export interface components {
         };
         /**
          * TrainingEntry
-         * @description Person who begins the training plan.
+         * @description Taster who begins the weekly plan.
          */
         TrainingEntry: {
             /** Taster */
@@ -8198,7 +8191,7 @@ export interface components {
         };
         /**
          * TreeReport
-         * @description Family tree of trials; ``more`` where some aren't shown.
+         * @description The family tree; ``more`` where some trials aren't shown.
          */
         TreeReport: {
             /** Nodes */
@@ -8210,7 +8203,7 @@ export interface components {
         };
         /**
          * TrialReport
-         * @description A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's typical range.
+         * @description A trial; ``number`` counts within its drink; a ``reference`` widens its family's typical range.
          */
         TrialReport: {
             /** Id */
@@ -8231,10 +8224,10 @@ export interface components {
         };
         /**
          * TrialStanding
-         * @description Position of a trial relative to what its tasting notes ask for.
+         * @description State of a trial by its tasting sheets.
          *
-         *     ``chance`` is how likely it lies within a step on every axis; ``state`` is "close enough", "as near as can be poured" where what is
-         *     asked for can't be reached, or "not yet".
+         *     ``chance`` is the probability that it is within a step on every axis; ``state`` is "close enough", "as near as can be poured" where
+         *     the wish can't be reached, or "not yet".
          */
         TrialStanding: {
             /** Chance */
@@ -8249,7 +8242,7 @@ export interface components {
         };
         /**
          * TriangleReport
-         * @description A triangle before the taster: of its key nothing until it is answered.
+         * @description A triangle; without its key until it is answered.
          */
         TriangleReport: {
             /** Id */
@@ -8276,7 +8269,7 @@ export interface components {
         };
         /**
          * TurnReport
-         * @description A taster of a sitting: how many triangles are answered, how many were found, and what is said to him.
+         * @description A taster of a sitting: triangles answered and found, and advice.
          */
         TurnReport: {
             /** Taster */
@@ -8292,7 +8285,7 @@ export interface components {
         };
         /**
          * TypedEntry
-         * @description A text such as "3/4 oz", "half a lime" or "top to the line", typed for a pour of a spec, by its place; ``unit`` is meant where none
+         * @description A text such as "3/4 oz", "half a lime" or "top to the line", typed for a pour of a spec, by index; ``unit`` is used where none
          *     is typed.
          */
         TypedEntry: {
@@ -8309,7 +8302,7 @@ export interface components {
         };
         /**
          * TypedTarget
-         * @description A target in figures as served: g of sugar and acid per 100 ml, % v/v, ml. What is left out is left alone.
+         * @description A target in figures as served: g of sugar and acid per 100 ml, % v/v, ml. Missing ones don't count.
          */
         TypedTarget: {
             /** Sugar */
@@ -8323,8 +8316,8 @@ export interface components {
         };
         /**
          * UnreadableReport
-         * @description Something kept that can't be read: its kind, what it is known by, what it is called, why, and its text. ``removable``: whether it can
-         *     be taken out; a trial can't, its spec is mended by a new one.
+         * @description A record that can't be read: kind, key, name, reason, and text. ``removable``: whether it can be deleted; a trial can't, its
+         *     spec is corrected by a new one.
          */
         UnreadableReport: {
             /**
@@ -8348,7 +8341,7 @@ export interface components {
         };
         /**
          * UsedIn
-         * @description A drink of which a trial pours it.
+         * @description A drink with a trial that pours the ingredient.
          */
         UsedIn: {
             /** Drink Id */
@@ -8376,7 +8369,7 @@ export interface components {
         };
         /**
          * WayIn
-         * @description One way to let a device in: where it goes, the code to type there, both as a picture for its camera, and what it may do then.
+         * @description One way to pair a device: the address, the code, a picture of both, and whether the device may write.
          */
         WayIn: {
             /** Address */
@@ -8390,7 +8383,7 @@ export interface components {
         };
         /**
          * WayReport
-         * @description One way to the target: what sets it apart from the others, and what it costs of what the drink is known by.
+         * @description One way to the target: what distinguishes it from the others, and its identity cost.
          */
         WayReport: {
             /** Pours */
@@ -8414,7 +8407,7 @@ export interface components {
         };
         /**
          * WeekReport
-         * @description The week's plan, since when, and which day it is by what is done.
+         * @description The weekly plan, its start, and the present day by what is done.
          */
         WeekReport: {
             /** Began At */
@@ -8426,7 +8419,7 @@ export interface components {
         };
         /**
          * WeekTask
-         * @description Something to do: how often, and how much of it is done.
+         * @description A task: how often, and how often it was done.
          */
         WeekTask: {
             /** What */
@@ -8440,7 +8433,7 @@ export interface components {
         };
         /**
          * WeighedAdditionReport
-         * @description Something to weigh in.
+         * @description Something to weigh and add.
          */
         WeighedAdditionReport: {
             /** What */
@@ -8450,7 +8443,7 @@ export interface components {
         };
         /**
          * WeightsEntry
-         * @description Weight of each axis; 1 is usual.
+         * @description Weight of each axis; 1 is the default.
          */
         WeightsEntry: {
             /**
@@ -8476,7 +8469,7 @@ export interface components {
         };
         /**
          * Why
-         * @description One node.
+         * @description One node of an explanation.
          *
          *     Parameters
          *     ----------
@@ -8527,8 +8520,8 @@ export interface components {
          * WishEntry
          * @description Criteria for new drinks; see `core.originals.Criteria`.
          *
-         *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``use_up_soon``: gladly of what wants to be
-         *     finished; ``palate`` is a taster, or "" for the bar. ``taken_names`` are names that no new drink may have.
+         *     Ingredients are slugs or unambiguous names. ``at_hand``: only what is in stock; ``use_up_soon``: prefer what should be used up;
+         *     ``palate`` is a taster, or "" for the bar. ``taken_names`` are names that no original may have.
          */
         WishEntry: {
             /**
@@ -8679,7 +8672,7 @@ export interface components {
         };
         /**
          * WorthReport
-         * @description One measurement that would help: of which ingredient, which axis, how many drinks, in words.
+         * @description One useful measurement: ingredient, axis, number of drinks, and a sentence.
          */
         WorthReport: {
             /** Slug */
@@ -8695,7 +8688,7 @@ export interface components {
         };
         /**
          * WriteRequest
-         * @description A drink to write, with what is to be remembered of it.
+         * @description A drink to write, with its notes.
          */
         WriteRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -8709,7 +8702,7 @@ export interface components {
         };
         /**
          * WrittenReport
-         * @description A drink in an open format, and what a file of it is called.
+         * @description A drink in an open format, and the name for its file.
          */
         WrittenReport: {
             /** Text */

@@ -1,7 +1,7 @@
 """Figures of one drink and their derivatives in plain numbers: faster than arrays for a single drink.
 
 For a dozen pours the cost of each NumPy call would be most of the time; many drinks stay in arrays. The laws hold the two against each
-other (tests/core/balance/test_figures.py).
+other (tests/core/balance/test_levels.py).
 """
 
 from __future__ import annotations

@@ -85,7 +85,7 @@ class Found:
 
 @dataclass(frozen=True, slots=True)
 class Findable:
-    """What the search knows of an ingredient: its names, descriptive words, and how usual it is."""
+    """An ingredient as the search knows it: its names, descriptive words, and how usual it is."""
 
     slug: str
     name: str

@@ -1,4 +1,4 @@
-"""What service needs: ingredients below par, preparations to make, and fruit to buy, from pars, stock and expected serves."""
+"""Needs of service: ingredients below par, preparations to make, and fruit to buy, from pars, stock and expected serves."""
 
 from __future__ import annotations
 
