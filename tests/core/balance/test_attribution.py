@@ -1,4 +1,4 @@
-"""Attribution: the effect of each change between two drinks, as its mean over all orders of making the changes (docs/model/balance.md,."""
+"""Attribution: the effect of each change between two drinks, as its mean over all orders of making the changes."""
 
 import math
 from dataclasses import replace
