@@ -16,6 +16,7 @@ import pytest
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.shelf import Shelved
 from oenomel.errors import DomainError, RecordConflict, RecordNotFound
+from oenomel.schemas.house_file import ValueEntry
 from oenomel.store import book_search, briefs, database, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings
 from oenomel.store.book_search import Wanted
 from oenomel.store.measurements import MeasurementRecord
@@ -163,6 +164,32 @@ def older_file(path, last):
             INSERT INTO trial (id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at)
             VALUES (1, 1, 1, NULL, 'First', 'to start', '{SPEC}', '{{"served": {{"acid": 0.85}}}}', '2026-01-02T00:00:00+00:00');"""
         )
+
+
+def test_what_an_older_file_guessed_from_a_class_is_known_by_its_kind_of_source(conn):
+    guesses = [
+        ("sugar", "estimate", "middle of 74 of the kind liqueur in the catalogue; its label doesn't tell", "median of the kind"),
+        ("abv", "estimate", "as in London dry gin", "estimate"),
+        ("acid", "label", 'middle of the class "brut"', "class on the label"),
+        ("density", "label", "", "label"),
+    ]
+    old = [
+        {"name": name, "value": 1.0, "relative_sd": 0.1, "source": "estimate", "source_kind": kind, "why": why}
+        for name, kind, why, _ in guesses
+    ]
+    script = Path(database.__file__).parent / "migrations" / "0014_guesses_by_their_source.sql"
+    for table in ("ingredient_value", "house_value"):
+        conn.execute(f"DELETE FROM {table} WHERE slug = 'london-dry-gin'")
+        conn.executemany(
+            f"""INSERT INTO {table} (slug, name, value, relative_sd, source, source_kind, why)
+            VALUES ('london-dry-gin', :name, :value, :relative_sd, :source, :source_kind, :why)""",
+            old,
+        )
+        conn.executescript(script.read_text(encoding="utf-8"))
+        rows = conn.execute(f"SELECT name, source_kind FROM {table} WHERE slug = 'london-dry-gin'").fetchall()
+        assert {row["name"]: row["source_kind"] for row in rows} == {name: now for name, _, _, now in guesses}
+    # The same where a house file of an earlier version is read.
+    assert [ValueEntry.model_validate(value).source_kind for value in old] == [now for _, _, _, now in guesses]
 
 
 def test_an_older_book_is_indexed_when_it_is_migrated(tmp_path):

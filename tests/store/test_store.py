@@ -56,6 +56,7 @@ def test_data_file_is_made_in_a_new_folder_of_its_own_place_and_prepared_twice_w
             "0011_the_tongue.sql",
             "0012_an_evening_put_back_and_answers_packed.sql",
             "0013_what_is_in_stock.sql",
+            "0014_guesses_by_their_source.sql",
         ]
 
 
@@ -229,7 +230,7 @@ def test_two_that_start_at_once_bring_one_new_file_up_to_date_together(tmp_path)
     started = [subprocess.Popen([sys.executable, "-c", start], stderr=subprocess.PIPE, text=True) for _ in range(3)]
     assert [(each.communicate(timeout=60)[1], each.returncode) for each in started] == [("", 0)] * 3
     with closing(database.connect(path)) as conn:
-        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 13
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 14
 
 
 def test_a_start_that_another_one_overtakes_finds_the_migrations_applied(tmp_path, monkeypatch):
@@ -247,7 +248,7 @@ def test_a_start_that_another_one_overtakes_finds_the_migrations_applied(tmp_pat
     database.prepare(path)
     assert overtaken
     with closing(database.connect(path)) as conn:
-        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 13
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 14
 
 
 def test_a_larder_that_is_held_is_read_anew_when_another_connection_changes_it(tmp_path):

@@ -6,13 +6,14 @@ Times are in UTC, ISO 8601; a missing one becomes the time of the import. A tria
 from __future__ import annotations
 
 import json
-from collections.abc import Container
+import re
+from collections.abc import Container, Mapping
 from typing import Annotated, Any, Final, Literal
 
-from pydantic import AfterValidator, Field, ValidationError
+from pydantic import AfterValidator, Field, ValidationError, model_validator
 
 from oenomel.core.larder import Ingredient, Kind, SlotName, SourcedValue, aromas, composition_from_values
-from oenomel.core.larder.ingredient import Foam
+from oenomel.core.larder.ingredient import CLASS_ON_LABEL, MEDIAN_OF_KIND, Foam
 from oenomel.core.larder.shelf import ShelfState
 from oenomel.core.lots import ReadingName
 from oenomel.core.trials import QuantityName, ReadingPoint
@@ -162,6 +163,9 @@ class KinshipOfHouse(Entry):
     value: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
 
 
+_GUESSED: Final = re.compile(r"middle of (?:the class |(?P<of_kind>\d+ of the kind ))")
+
+
 class ValueEntry(Entry):
     """A value of an ingredient with its source: see `core.larder.SourcedValue`."""
 
@@ -171,6 +175,15 @@ class ValueEntry(Entry):
     source: Annotated[Plain, Field(min_length=1, max_length=2000)]
     source_kind: Annotated[Plain, Field(max_length=60)]
     why: Text = ""
+
+    @model_validator(mode="before")
+    @classmethod
+    def _of_an_earlier_version(cls, given: Any) -> Any:
+        """Give a value guessed from a class the kind of source that it had no name for up to version 1.0."""
+        if isinstance(given, Mapping) and (match := _GUESSED.match(str(given.get("why", "")))):
+            kind = MEDIAN_OF_KIND if match["of_kind"] else CLASS_ON_LABEL
+            return {**given, "source_kind": kind} if given.get("source_kind") in ("estimate", "label") else given
+        return given
 
 
 class IngredientEntry(Entry):

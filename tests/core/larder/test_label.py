@@ -3,6 +3,7 @@
 import pytest
 
 from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.larder.ingredient import GUESSED_FROM_CLASS
 from oenomel.core.larder.label import Label, bottle_from, sweetness_classes
 from oenomel.errors import DomainError, OutOfRange
 
@@ -22,7 +23,7 @@ def test_a_bottle_has_what_its_label_tells_and_the_rest_from_its_kind(
     assert bottle.composition.axes == pytest.approx(axes, abs=0.05)
     assert bottle.slots[: len(slots)] == slots
     assert bottle.origin == "house"
-    assert {value.source_kind for value in bottle.values.values()} <= {"label", "estimate"}
+    assert {value.source_kind for value in bottle.values.values()} <= {"label", "estimate", *GUESSED_FROM_CLASS}
 
 
 def test_what_a_label_does_not_tell_is_less_sure_than_what_it_tells(golden):

@@ -24,15 +24,12 @@ SHARP: Final = 2.0
 
 BITTER: Final = 3.0
 LEADS: Final = 3
+CLEAR: Final = 2
 LOUD_ML: Final = 10.0
 SWEET_SODA: Final = 5.0
-"""Bitterness, weight of a tag, the measure above which something is loud, and sugar of a soda, from which an ingredient is of that class
-(house rules)."""
+"""Bitterness, weights of a tag that leads and of one that is clear, the measure above which something is loud, and sugar of a soda, from
+which an ingredient is of that class (house rules)."""
 
-_SAVOURY: Final = frozenset({
-    "soy-sauce", "worcestershire-sauce", "olive-brine", "celery-juice", "carrot-juice", "beetroot-juice", "tomato-juice", "celery-bitters",
-    "celery-salt", "cocktail-onion", "artichoke-amaro",
-})  # fmt: skip
 _HOT: Final = frozenset({"hot-sauce", "fresh-chilli", "chili-syrup", "chili-liqueur", "chilli-salt"})
 
 
@@ -114,7 +111,7 @@ def _classes(each: Ingredient) -> Iterator[str]:
         yield "wormwood"
     if {"rose", "violet", "elderflower"} & leads or (each.kind in ("seasoning", "bitters", "syrup") and "blossom" in leads):
         yield "perfume"
-    if each.slug in _SAVOURY or "vegetal" in leads:
+    if _is_savoury(each):
         yield "savoury"
     if any(_lead_groups()[tag] in ("berry", "tropical", "stone", "orchard") for tag in leads):
         yield "fruit"
@@ -133,6 +130,13 @@ def _classes(each: Ingredient) -> Iterator[str]:
     loud = each.label("loud_above_ml")
     if loud is not None and loud <= LOUD_ML and each.kind not in ("bitters", "vinegar"):
         yield "loud"
+
+
+def _is_savoury(each: Ingredient) -> bool:
+    """Check whether an ingredient tastes of vegetables, or of salt and earth, as no spirit does."""
+    vegetal, earth, saline = (each.aroma.get(tag, 0) for tag in ("vegetal", "earth", "saline"))
+    salty = (earth >= CLEAR and bool(vegetal or saline)) or (saline >= CLEAR and vegetal >= CLEAR)
+    return vegetal >= LEADS or (salty and each.kind != "spirit")
 
 
 def clashes_of(poured: Iterable[Ingredient]) -> list[tuple[Clash, tuple[Ingredient, ...]]]:

@@ -7,11 +7,8 @@ from typing import Final
 
 from oenomel.core.larder.catalogue_loader import composition_from_values
 from oenomel.core.larder.composition import ACIDS, SUGARS, Composition
-from oenomel.core.larder.ingredient import LABELS, Ingredient, SourcedValue
+from oenomel.core.larder.ingredient import GUESSED_FROM_CLASS, LABELS, Ingredient, SourcedValue
 from oenomel.errors import DomainError, OutOfRange
-
-GUESSED_FROM_KIND: Final = "middle of"
-"""How the reasoning of a value begins that was taken from the middle of its kind: see `bottle_from`."""
 
 HOUSE_SD: Final = {"abv": 0.01, "sugar": 0.05, "acid": 0.08, "density": 0.005}
 """How far what the bar sets right may be off, as a share, where it doesn't tell: a label's tolerances (estimates)."""
@@ -24,7 +21,7 @@ def gaps_of(ingredient: Ingredient) -> list[str]:
     gaps = []
     for _, names, noun in _NOUNS:
         sourced_values = [ingredient.values[name] for name in names if name in ingredient.values]
-        if any(sourced_value.why.startswith(GUESSED_FROM_KIND) for sourced_value in sourced_values):
+        if any(sourced_value.source_kind in GUESSED_FROM_CLASS for sourced_value in sourced_values):
             gaps.append(f"{noun} guessed from its class")
         elif sourced_values and all(sourced_value.source_kind == "estimate" for sourced_value in sourced_values):
             gaps.append(f"{noun} is an estimate")

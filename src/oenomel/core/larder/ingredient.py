@@ -49,6 +49,12 @@ LABELS: Final = {
 days that it keeps once open, the amount above which it drowns the rest, and the price in the bar's own currency."""
 
 
+MEDIAN_OF_KIND: Final = "median of the kind"
+CLASS_ON_LABEL: Final = "class on the label"
+GUESSED_FROM_CLASS: Final = frozenset({MEDIAN_OF_KIND, CLASS_ON_LABEL})
+"""Kinds of source of values guessed from a class: the median of ingredients of that kind, or the middle of a class named on the label."""
+
+
 @dataclass(frozen=True, slots=True)
 class SourcedValue:
     """One composition value with its source.
@@ -59,7 +65,8 @@ class SourcedValue:
     value : float       in that property's unit
     relative_sd : float, [1]
     source : str        the citation, or "estimate"
-    source_kind : str   regulation, handbook, food table, published, common practice, definition, estimate or invented
+    source_kind : str   regulation, handbook, food table, published, common practice, definition, label, estimate, invented, or one of
+                        `GUESSED_FROM_CLASS`
     why : str           reasoning of an estimate, or how the value follows from its source; may be empty
     """
 

@@ -15,7 +15,7 @@ from typing import Final
 
 from oenomel.core.larder.catalogue_loader import composition_from_values
 from oenomel.core.larder.composition import ACIDS, COLUMN, SUGARS
-from oenomel.core.larder.ingredient import Ingredient, Kind, SlotName, SourcedValue
+from oenomel.core.larder.ingredient import CLASS_ON_LABEL, MEDIAN_OF_KIND, Ingredient, Kind, SlotName, SourcedValue
 from oenomel.errors import DomainError, OutOfRange
 
 LABEL_ABV_SD: Final = 0.005
@@ -151,7 +151,9 @@ def _told_sugar(label: Label) -> SourcedValue | None:
     low, high, source = classes[label.sweetness]
     middle = (low + high) / 2
     # A class is as likely at its ends as in its middle.
-    return SourcedValue("sugar", middle, (high - low) / 12**0.5 / middle, source, "label", f'middle of the class "{label.sweetness}"')
+    return SourcedValue(
+        "sugar", middle, (high - low) / 12**0.5 / middle, source, CLASS_ON_LABEL, f'middle of the class "{label.sweetness}"'
+    )
 
 
 def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue | None:
@@ -164,7 +166,7 @@ def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue 
     middle = statistics.median(values)
     spread = statistics.pstdev(values) / middle if middle else 0.0
     why = f"middle of {len(values)} of the kind {label.kind} in the catalogue; its label doesn't tell"
-    return SourcedValue(name, middle, min(max(spread, GUESSED_LEAST_SD), GUESSED_MOST_SD), "estimate", "estimate", why)
+    return SourcedValue(name, middle, min(max(spread, GUESSED_LEAST_SD), GUESSED_MOST_SD), "estimate", MEDIAN_OF_KIND, why)
 
 
 def _parts(names: Sequence[str], total: SourcedValue | None, kin: Sequence[Ingredient], usual: str) -> list[SourcedValue]:

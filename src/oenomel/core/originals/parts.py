@@ -9,7 +9,7 @@ from typing import Final
 from oenomel.core.larder import Ingredient, SlotName
 from oenomel.core.larder.composition import PROPERTIES
 from oenomel.core.originals.criteria import Criteria
-from oenomel.core.originals.usual_measures import USUAL_ML, asked_for_only, below_overpowering_ml, is_accent, on_grid
+from oenomel.core.originals.usual_measures import USUAL_ML, asked_for_only, bases_without_alcohol, below_overpowering_ml, is_accent, on_grid
 from oenomel.core.spec import FamilyName
 
 WEAKEST_BASE: Final = 35.0
@@ -59,7 +59,7 @@ def _base(each: Ingredient, wish: Criteria) -> bool:
 
 
 def _could_base(each: Ingredient, wish: Criteria) -> bool:
-    if wish.without_alcohol and each.slug.endswith("tea-cold"):
+    if wish.without_alcohol and each.slug in bases_without_alcohol():
         return True
     return _could("base")(each, wish) and (wish.without_alcohol or each.composition.abv >= WEAKEST_BASE / 2)
 

@@ -38,6 +38,12 @@ def asked_for_only() -> frozenset[str]:
     return frozenset(_table()["asked_for_only"]["slugs"])
 
 
+@cache
+def bases_without_alcohol() -> frozenset[str]:
+    """Return the slugs that may play the base of a drink without alcohol although they have no slot for it: cold tea."""
+    return frozenset(_table()["without_alcohol"]["bases"])
+
+
 def salted_edges() -> frozenset[str]:
     """Return the slugs of spirits whose daisy gets a salted rim."""
     return frozenset(_table()["spirits"]["salted_edge"])
