@@ -19,12 +19,12 @@ from oenomel.api.middleware.body_limit import LARGEST_HEADERS
 __all__ = ["PatientProtocol", "raise_open_files"]
 
 MOST_OPEN: Final = 400
-"""Connections at once: a bar with thirty phones opens some two hundred."""
+"""Most connections open at once: a bar with thirty phones opens some two hundred."""
 
 HEAD_SECONDS: Final = 10.0
 PAUSE_SECONDS: Final = 20.0
 BODY_SECONDS: Final = 300.0
-"""How long the headers of a request may take, a pause within its body, and all of that: 30 MB over a slow network take two minutes."""
+"""Seconds for the headers of a request, for a pause within its body, and for the whole body: 30 MB over a slow network take two minutes."""
 
 MOST_FILES: Final = 4096
 
@@ -44,7 +44,7 @@ class PatientProtocol(HttpToolsProtocol):
     """Uvicorn's protocol with limits on the size and time of headers, the time of a body, and the number of connections."""
 
     waiting: ClassVar[dict[str, OrderedDict[PatientProtocol, None]]] = {}
-    """Those that wait, the oldest first, by the address that they come from."""
+    """Idle connections, the oldest first, by client address."""
 
     open_now: ClassVar[int] = 0
 

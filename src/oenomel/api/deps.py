@@ -19,7 +19,7 @@ __all__ = ["Connection", "HouseConditions", "IfMatch", "only_looks"]
 
 
 MOST_FREE: Final = 8
-"""Connections to the file that wait for the next request; a rush needs more, and lets go of them."""
+"""Idle connections to the data file that are kept open; more are opened in a rush, and closed after it."""
 
 
 def only_looks(request: Request) -> bool:
@@ -69,7 +69,7 @@ async def _house_conditions(conn: Connection, assumptions: Annotated[Assumptions
 
 
 HouseConditions = Annotated[Conditions, Depends(_house_conditions)]
-"""Conditions of a request: its assumptions, with the dilution that this bar has measured."""
+"""Conditions of a request: its assumptions, with the dilution measured in this bar."""
 
 IfMatch = Annotated[str | None, Header(alias="If-Match", max_length=80)]
-"""Revision that the window read, for writes that replace something whole."""
+"""Revision that the window read, for writes that replace a whole record."""

@@ -51,7 +51,7 @@ PROBLEMS: Final = {
     "silent": _responses(HTTPStatus.SERVICE_UNAVAILABLE),
     "write": _responses(HTTPStatus.BAD_REQUEST, HTTPStatus.NOT_FOUND, HTTPStatus.CONFLICT, HTTPStatus.UNPROCESSABLE_ENTITY),
 }
-"""The refusals that a route declares, by what it does."""
+"""The errors that a route declares, by what it does."""
 
 
 def add_error_handlers(app: FastAPI) -> None:

@@ -23,7 +23,7 @@ __all__ = ["idempotent_router"]
 
 HEADER: Final = "idempotency-key"
 AGAIN: Final = "answered-before"
-"""The header of an answer to a write that had come before."""
+"""Request header with the key of a write, and the header of an answer that is given again."""
 
 SHORTEST, LONGEST = 8, 200
 

@@ -32,16 +32,16 @@ DIGITS: Final = 8
 NOT_ENCRYPTED: Final = "What goes over the network isn't encrypted: share only in a network that you trust."
 
 KEPT: Final = timedelta(days=90)
-"""So long a device is let in by one code."""
+"""How long a device stays paired."""
 
 FREE_TRIES: Final = 3
 FORGOTTEN_AFTER: Final = 20.0
-"""Wrong codes that have no consequence, and seconds after which one is forgotten."""
+"""Wrong codes without a wait, and seconds after which one is forgotten."""
 
 LONGEST_WAIT: Final = 60.0
 FREE_TRIES_OF_ALL: Final = 30
 ADDRESSES: Final = 1000
-"""Addresses whose wrong tries are remembered."""
+"""Longest wait in seconds, wrong codes of all senders without a wait, and the number of senders that are remembered."""
 
 
 def is_loopback(host: str) -> bool:

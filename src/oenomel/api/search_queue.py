@@ -23,14 +23,14 @@ __all__ = ["NDJSON", "Search", "SearchQueue"]
 NDJSON: Final = "application/x-ndjson"
 
 WORK: Final = 4_000_000
-"""About a second on a small machine of 2024; the same everywhere, so that the same question has the same answer."""
+"""Budget of a search: about a second on a small machine of 2024; the same everywhere, so that a request has the same answer everywhere."""
 
 SECONDS: Final = 1.2
 FAIR_SECONDS: Final = 0.3
-"""So long a search may go on while another waits."""
+"""Longest time of a search, and of one while another waits, [s]."""
 
 LOOK_SECONDS: Final = 0.1
-"""How often is looked whether somebody still waits for the answer."""
+"""Interval at which a search checks whether its client still waits, [s]."""
 
 
 T = TypeVar("T")

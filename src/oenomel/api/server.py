@@ -23,7 +23,7 @@ from oenomel.store import backups
 __all__ = ["check_invited", "serve"]
 
 SWITCH_SECONDS: Final = 0.0005
-"""A search in its thread lets go of the interpreter this often: a key press waits no longer for it."""
+"""Longest time that a search thread keeps the interpreter, [s], and a key press has to wait."""
 
 EVERYWHERE: Final = frozenset({"0.0.0.0", "::", ""})
 _WHY: Final = {

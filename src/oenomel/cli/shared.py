@@ -14,7 +14,7 @@ from oenomel.store import database, ingredients
 LARGEST_SPEC_BYTES: Final = 1_000_000
 MOST_NUMBER: Final = 1e6
 _NO_TEXTS: Final = (b"\x89PNG", b"\xff\xd8\xff", b"GIF8", b"%PDF", b"PK\x03\x04", b"RIFF", b"SQLite format 3")
-"""How files begin that hold no text."""
+"""First bytes of files that aren't texts."""
 
 
 def read_file(path: Path, largest: int = LARGEST_SPEC_BYTES, what: str = "spec file") -> str:

@@ -12,7 +12,7 @@ from typing import Final
 __all__ = ["agreeing", "capital", "counted", "listed", "plural", "singular", "with_article"]
 
 _UNCHANGED: Final = frozenset({"bitters", "grapefruit", "molasses"})
-"""Nouns whose plural and singular are one."""
+"""Nouns whose plural equals their singular."""
 
 
 def listed(words: Sequence[str]) -> str:

@@ -43,7 +43,7 @@ DEVICES: Final = {
     "pH meter": Kind("ph", PH_METERS),
     "burette": Kind("lye_ml", BURETTES),
 }
-"""Every kind, by name."""
+"""Every kind of device by name."""
 
 
 class BenchSet:

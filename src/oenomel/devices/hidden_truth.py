@@ -22,11 +22,12 @@ LEAST_FACTOR, MOST_FACTOR = 0.8, 1.25
 BUFFERED_PH = 3.2
 PH_PER_TENFOLD_ACID = 0.9
 JUICE_OTHER_SOLIDS = 0.8
-"""A guess at what a pH meter shows of a juice: 2.5 of lime, 3.3 of orange; and what is dissolved in one besides sugar and acid, in g."""
+"""Assumed pH of a juice: 2.5 of lime, 3.3 of orange; and dissolved matter besides sugar and acid, [g/100 ml]."""
 
 MAKING_SD = 0.08
-"""How far one making's water lies from the next in a kitchen that doesn't count seconds or cubes; with a careful scale about the scatter
-that docs/model/dilution.md believes before anything was measured."""
+"""Relative standard deviation of the water between shakes in a kitchen that doesn't count seconds or cubes; with a careful scale about
+the prior scatter of docs/model/dilution.md.
+"""
 
 
 def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions | None = None) -> dict[str, Sample]:

@@ -26,10 +26,10 @@ _OF_THE_METHOD: Final = {
 _OF_THE_SERVE: Final = {
     "glass": "glass", "serve_ice": "ice", "garnish": "garnish", "chilled": "chilled", "edge": "edge", "note": "note",
 }  # fmt: skip
-"""Columns, and the keys of the spec file that they hold."""
+"""Columns, and their keys in the spec file."""
 
 COLUMNS: Final = (*_OF_THE_DRINK, *_OF_A_POUR, *_OF_THE_METHOD, *_OF_THE_SERVE)
-"""Of our own tables; the drink's own keys stand in its first line."""
+"""Columns of our own tables; the drink's own keys are in its first line."""
 
 _NUMBERS: Final = ("ounce_ml", "part_ml", "seconds", "dry_shake_seconds", "ice_pieces", "ice_piece_g")
 _AS_JSON: Final = ("steps", "order", "edge")
@@ -40,7 +40,7 @@ _SPREADSHEET_SIGNS: Final = ("=", "+", "-", "@", "\t", "\r", "＝", "＋", "－"
 
 
 QUOTING: Final = csv.QUOTE_NONNUMERIC
-"""Every text stands in quotes: where columns are parted by semicolons, one within a cell would begin another."""
+"""Every text is quoted, because semicolons may separate columns or be part of a cell."""
 
 
 def table_of(specs: Sequence[SpecFile], names: Mapping[str, str]) -> str:

@@ -34,7 +34,7 @@ from oenomel.schemas.spec_to_drink import same_spec, slugs_of
 __all__ = ["LARGEST_FILE", "NamedText", "house_of"]
 
 LARGEST_FILE: Final = 500_000_000
-"""A house of years is a few megabytes, one of ten thousand drinks a hundred, [bytes]."""
+"""Largest file, [bytes]: a bar of several years is a few megabytes, ten thousand drinks a hundred."""
 
 MOST_FILES: Final = 2000
 

@@ -26,7 +26,7 @@ __all__ = ["ReadReport", "read_text"]
 LARGEST_RECIPE: Final = 20_000
 MOST_LINES: Final = 200
 LONGEST_WORDS: Final = 200
-"""Letters of a recipe, lines, and letters of what a spec keeps in words."""
+"""Most letters of a recipe, most lines, and most letters of a text in a spec."""
 
 _UNREADABLE_LETTERS: Final = 8
 _NOTHING_MENDED: Final[Mapping[str, Mended]] = {}

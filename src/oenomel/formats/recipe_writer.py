@@ -16,7 +16,7 @@ __all__ = ["ENDINGS", "FORMATS", "write_all_as", "write_as"]
 
 FORMATS: Final[tuple[Format, ...]] = get_args(Format)
 ENDINGS: Final[Mapping[Format, str]] = {"json": "json", "csv": "csv", "markdown": "md", "jsonld": "jsonld"}
-"""How the file's name ends."""
+"""Formats, and their file extensions."""
 
 
 def write_all_as(specs: Sequence[tuple[SpecFile, str]], wanted: Format, names: Mapping[str, str]) -> str:

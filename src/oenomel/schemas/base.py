@@ -32,7 +32,7 @@ class Report(BaseModel):
 
 
 Plain = Annotated[str, StringConstraints(pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f\x7f]*$")]
-"""A text without characters that can be neither shown nor kept."""
+"""A text without characters that can't be displayed or stored."""
 
 RowId = Annotated[int, Field(ge=1, le=2**53)]
 
@@ -42,7 +42,7 @@ def _on_one_line(told: Any) -> Any:
 
 
 Name = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=200), BeforeValidator(_on_one_line)]
-"""What something is called, on one line."""
+"""A name, on one line."""
 
 Level = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 
@@ -65,10 +65,10 @@ Moment = Annotated[str, Field(max_length=40, json_schema_extra={"format": "date-
 """A time, see `moments`."""
 
 UseBy = Annotated[str, Field(max_length=40), AfterValidator(_use_by)]
-"""A time until which something keeps."""
+"""A use-by time."""
 
 MomentOrNow = Annotated[str, Field(max_length=40), AfterValidator(_moment_or_now)]
-"""The same, or empty for the time at which it is read."""
+"""A time, or empty for the time of reading."""
 
 Pair = Annotated[list[float], Field(min_length=2, max_length=2)]
 
@@ -78,10 +78,10 @@ def _ends(told: Any) -> Any:
 
 
 Ends = Annotated[Pair, BeforeValidator(_ends)]
-"""An interval of the core, low and high."""
+"""Low and high of an interval."""
 
 Floats = Annotated[list[float], BeforeValidator(lambda told: told.tolist() if hasattr(told, "tolist") else told)]
-"""An array of the core with one axis."""
+"""A one-dimensional array of the core."""
 
 
 class LevelsReport(Report):

@@ -10,7 +10,7 @@ Format = Literal["json", "csv", "markdown", "jsonld"]
 ListFormat = Literal["csv", "text"]
 Layout = Literal["card", "station"]
 Country = Literal["us", "uk", "au"]
-"""Whose standard drink is counted."""
+"""Country whose standard drink is used."""
 
 LARGEST_PAGE: Final = 3_000_000
 """Most letters of a saved web page."""

@@ -65,7 +65,7 @@ def _is_of_the_list(tag: str) -> str:
 
 
 Aroma = dict[Annotated[Plain, Field(max_length=60), AfterValidator(_is_of_the_list)], Annotated[int, Field(ge=1, le=3)]]
-"""Weights by word of the aroma list."""
+"""Weights by aroma tag."""
 
 
 class SheetOfTrial(TastingNoteEntry):
@@ -409,7 +409,7 @@ class HouseFile(Entry):
 
 
 OF_THE_SHELF: Final = "my shelf"
-"""The source of a price that stands on the shelf."""
+"""Source of a price that is stored with the shelf."""
 
 
 def parse_house(told: Any) -> HouseFile:

@@ -42,13 +42,13 @@ __all__ = [
 ]  # fmt: skip
 
 SOLIDS = frozenset({"pulp", "solids", "the solids", "fruit", "skins", "seeds", "leaves", "herbs", "spices", "pomace"})
-"""Words for all that a strainer holds back."""
+"""Words for all solids."""
 
 SIXTY_DAYS = 60 * 24 * 60
-"""The longest steep that is taken, in minutes: liqueurs stand for weeks."""
+"""Longest steep, in minutes: liqueurs steep for weeks."""
 
 Known = Callable[[str], Ingredient | None]
-"""Finds an ingredient of the larder by slug or by words; None where they mean none for sure."""
+"""Function that finds an ingredient by slug or words; None where they are ambiguous."""
 
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 

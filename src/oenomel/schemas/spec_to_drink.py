@@ -43,10 +43,10 @@ __all__ = [
 
 
 Lots = Mapping[tuple[str, str], Ingredient]
-"""Ingredients as they are in a lot, by slug and the word by which a pour names it."""
+"""Ingredients as they are in a lot, by slug and by the pour's name for the lot."""
 
 TODAYS: Final = "today"
-"""The word for the lot that is poured from today: the newest that isn't finished."""
+"""Name of the lot used today: the newest that isn't finished."""
 
 
 def drink_from_spec(spec: SpecFile, larder: Larder, lots: Lots = MappingProxyType({})) -> Drink:

@@ -27,7 +27,7 @@ from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.stored_sensory import tongue_of
 
 THE_HOUSE: Final = "the house"
-"""Taster in a sentence that goes by the thresholds of the whole team."""
+"""Words for the bar as a taster in a sentence."""
 
 
 def predict_drink(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> ForecastReport:

@@ -37,11 +37,11 @@ from oenomel.store.database import transaction
 from oenomel.store.lots import LotRecord, ReadingRecord
 
 NOT_YET: timedelta = timedelta(minutes=10)
-"""How far a clock may be ahead of ours before what it stamps isn't made yet."""
+"""How far another clock may be ahead of ours before its time counts as in the future."""
 
 
 ReadIn = Callable[[Ingredient, LotRecord, Sequence[ReadingRecord]], Lot]
-"""How readings are taken in: strictly while one is written, leniently where they are only looked at."""
+"""How readings are applied: strictly when one is written, leniently when they are only shown."""
 
 
 def list_lots(conn: sqlite3.Connection, every: bool = False, ingredient: Plain = "") -> list[LotReport]:

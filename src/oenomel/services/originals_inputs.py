@@ -19,10 +19,10 @@ from oenomel.store import drinks, ingredients, lots, originals
 __all__ = ["book_of", "kinship_of", "wants_using_up"]
 
 MOST_OF_THE_BOOK: Final = 200
-"""So many of the newest drinks an original is compared with."""
+"""Number of the newest drinks that an original is compared with."""
 
 SOON: Final = 0.5
-"""Of the time that a lot keeps, after which it wants to be used up (house rule)."""
+"""Share of the shelf life from which a lot should be used up (house rule)."""
 
 
 def book_of(conn: sqlite3.Connection) -> list[BookDrink]:

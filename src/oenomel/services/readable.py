@@ -12,7 +12,7 @@ Made = TypeVar("Made")
 __all__ = ["UNREADABLE", "fault_in", "read_or_none"]
 
 UNREADABLE: Final = (OenomelError, ValueError, KeyError, TypeError, AttributeError, ArithmeticError)
-"""What reading a kept row may raise that an earlier version took in unchecked, or that names what is gone."""
+"""Errors that reading a stored record may raise, because an earlier version didn't check it, or it refers to something deleted."""
 
 
 def read_or_none(make: Callable[..., Made], *row: object) -> Made | None:

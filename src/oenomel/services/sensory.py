@@ -51,7 +51,7 @@ NEW_TRIES: Final = 6
 
 
 LATELY: Final = 12
-"""How often another exercise is drawn where one was asked among the last dozen."""
+"""How often another exercise is drawn to avoid one of the last twelve."""
 
 
 def get_tongue(conn: sqlite3.Connection, asked: TasterQuery) -> TongueReport:

@@ -37,7 +37,7 @@ __all__ = [
 ]  # fmt: skip
 
 USUAL_DISTANCES = (0.4, 0.6, 0.8, 1.1, 1.4, 1.7, 2.0, 2.4, 2.8, 3.2, 3.6, 4.0)
-"""About what two jugs can be blended to, where none are mixed yet, [steps]."""
+"""Distances that two jugs can usually be blended to, [steps]."""
 
 MOST_HISTORY = 40
 

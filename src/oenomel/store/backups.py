@@ -19,7 +19,7 @@ from oenomel.store.snapshot import copy_pages, snapshot, sync_folder
 __all__ = ["CopyRecord", "back_up", "copies_of", "keep_of_today", "make_now", "restore"]
 
 DAYS_KEPT: Final = 7
-"""So many of the daily copies are kept, and of each month the last; of every other kind so many too (house rule)."""
+"""Number of daily copies kept, besides the last of each month; and of every other kind (house rule)."""
 
 _DAY, _BY_HAND, _REPLACED = "day", "by-hand", "replaced"
 

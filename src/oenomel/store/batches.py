@@ -54,7 +54,7 @@ INSERT_LOG = "INSERT INTO batch_log (batch_id, at, kind, words) VALUES (:batch_i
 LogKind = Literal["made", "served", "added", "read", "kept over", "set right"]
 _SPARE_ML = 0.001
 EMPTY = 0.05
-"""Less than so much of a serve is an empty bottle."""
+"""Share of a serve below which a batch is empty."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,7 @@ __all__ = ["MOST_FOUND", "Wanted", "count", "find", "forget_all", "write_down", 
 MOST_FOUND = 200
 
 SHORTEST_INDEXED = 3
-"""The index knows parts of words from three letters; shorter ones are looked for line by line."""
+"""Letters from which the index finds parts of words; shorter ones are searched row by row."""
 
 FOUND = """
 FROM drink

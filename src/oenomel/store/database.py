@@ -28,7 +28,7 @@ __all__ = [
 ]  # fmt: skip
 
 APPLICATION_ID: Final = 1329942095
-"""By this a data file of Oenomel is known; see the migration that writes it."""
+"""Identifies a data file of Oenomel; see the migration that writes it."""
 
 ROOM_BYTES: Final = 65_536
 

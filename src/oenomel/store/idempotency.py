@@ -15,8 +15,9 @@ __all__ = ["WriteKey", "keep", "refuse_repeated"]
 
 KEPT_HOURS: Final = 48
 MOST_BYTES: Final = 1_000_000
-"""Whoever asks again does so within minutes, or after a night with the lid closed. Answers are kept whole up to so many bytes, of older
-ones only that they were written."""
+"""Hours for which answers are kept: a client repeats a request within minutes, or after a night with its lid closed; and the bytes up to
+which they are kept whole, older ones without their body.
+"""
 
 SELECT_ANSWERED = "SELECT request, status, answer, packed FROM answered_write WHERE key = :key"
 INSERT_ANSWERED = """

@@ -141,7 +141,7 @@ class _Held:
 
 
 MOST_HELD: Final = 3
-"""States of larders that are kept: that before the last write serves again where it is undone, and other copies of one file."""
+"""States of the larder that are cached: one before the last write is needed again after an undo, and for copies of a file."""
 
 _held: dict[str, _Held] = {}
 _lock = Lock()

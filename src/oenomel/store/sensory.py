@@ -79,7 +79,7 @@ UNION SELECT taster FROM training UNION SELECT taster FROM tasting ORDER BY tast
 DELETE_ALL = ("DELETE FROM sitting", "DELETE FROM exercise", "DELETE FROM training")
 
 MOST_TRIANGLES = 400
-"""A step is learnt from the latest triangles; older ones say how fine a tongue was then."""
+"""Most triangles that a threshold is learnt from, the latest ones."""
 
 MOST_EXERCISES = 400
 

@@ -14,7 +14,7 @@ __all__ = ["OWNER_ONLY", "WAIT_SECONDS", "copy_pages", "snapshot", "sync_folder"
 OWNER_ONLY: Final = 0o600
 LEFT_SECONDS: Final = 3600.0
 WAIT_SECONDS: Final = 3.0
-"""So long a lock of another program is waited for, before it is told."""
+"""Seconds to wait for another program's lock before an error is raised."""
 
 
 def snapshot(conn: sqlite3.Connection, target: Path) -> None:

@@ -56,7 +56,7 @@ DELETE_PARTS = "DELETE FROM part_tasting"
 DELETE_RESETS = "DELETE FROM palate_reset"
 
 MOST_SHEETS = 200
-"""A palate is learnt from the latest sheets; older ones say what a taster liked then."""
+"""Most sheets that a palate is learnt from, the latest ones."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,7 +9,7 @@ __all__ = ["LARGEST_BODY", "LARGEST_HEADERS", "LARGEST_HOUSE", "largest_body", "
 LARGEST_HEADERS: Final = 64 * 1024
 LARGEST_BODY: Final = 2_000_000
 LARGEST_HOUSE: Final = 30_000_000
-"""Of what carries a house in: one of years is a few megabytes."""
+"""Most bytes of headers, of a body, and of a house file: one of several years is a few megabytes."""
 
 _CARRIES: Final = ("/api/import", "/api/import/look")
 

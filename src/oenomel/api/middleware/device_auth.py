@@ -26,7 +26,7 @@ __all__ = ["DEVICE", "DeviceAuth"]
 
 COOKIE: Final = "oenomel-device"
 DEVICE: Final = "oenomel.device"
-"""The key of a request's scope under which its device stands; there is none for this machine itself."""
+"""Name of the device cookie, and the key of its device in a request's scope; this machine itself has none."""
 
 LONGEST_FORM: Final = 2000
 LONGEST_NAME: Final = 100
@@ -38,10 +38,10 @@ _FILES: Final = {
     "/pair-names.woff2": "assets/bricolage-grotesque-latin-wght*.woff2",
     "/pair-text.woff2": "assets/atkinson-hyperlegible-next-latin-wght*.woff2",
 }
-"""What the page shows itself with, out of the built front end."""
+"""Files of the built front end that the pairing page uses."""
 
 _KINDS: Final = {"iPhone": "iPhone", "iPad": "iPad", "Android": "Android phone", "Macintosh": "Mac", "Windows": "Windows computer"}
-"""What a device is called by default, by a word with which its browser tells of itself."""
+"""Default names of a device, by a word in its browser's user agent."""
 
 
 class DeviceAuth:

@@ -10,10 +10,10 @@ from oenomel.core.larder import Ingredient
 from oenomel.core.spec import Drink
 
 SMELL_STEP: Final = 0.25
-"""A step of smell, as the logarithm of a share; an assumption (docs/model/rebalance.md)."""
+"""A noticeable step of aroma, as the logarithm of a share; an assumption (docs/model/rebalance.md)."""
 
 GONE_BELOW: Final = 0.05
-"""Of its share before, what is as good as nothing."""
+"""Share of its former loudness below which an aroma counts as gone."""
 
 _PARTS: Final = (
     (1 / 10, "a tenth"), (1 / 8, "an eighth"), (1 / 6, "a sixth"), (1 / 5, "a fifth"), (1 / 4, "a quarter"), (1 / 3, "a third"),

@@ -20,13 +20,13 @@ from oenomel.core.spec import Drink, Pour
 Floats = NDArray[np.float64]
 
 THE_METHOD: Final = "the method"
-"""The words of a change of technique, seconds or ice, which are one change."""
+"""Name of a change of technique, seconds or ice, which count as one change."""
 
 HOLDS: Final = {"abv": 5.0, "sugar": 3.0, "acid": 0.3}
-"""From what on an ingredient holds something of an axis, % v/v and g in 100 ml (house rule)."""
+"""Content from which an ingredient contributes to an axis, % v/v and g per 100 ml (house rule)."""
 
 MOST_CHANGES: Final = 10
-"""Changes told one by one; with more, the last are told together. Every order of ten is a thousand drinks."""
+"""Changes attributed one by one; of more, the last are grouped, because every order of ten is a thousand drinks."""
 
 _STAGE_WORDS: Final = {
     "mixed": "in the tin",

@@ -12,13 +12,13 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 CROSSTALK: Final = 0.25
-"""How much sugar and acid mask each other; house default of docs/model/balance.md, "Can it be tasted?"."""
+"""Mutual masking of sugar and acid; house default of docs/model/balance.md, "Can it be tasted?"."""
 
 TASTED_STEPS: Final = 0.5
-"""A difference from here on might be tasted side by side; below it nobody tells the two apart."""
+"""Steps from which a difference might be tasted side by side."""
 
 UNCHANGED_STEPS: Final = 0.0005
-"""Changes of a figure below this are a matter of rounding on the screen, and are told as "unchanged"."""
+"""Steps below which a change is called "unchanged": the screen's rounding hides it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,7 +88,7 @@ class Degree:
 
 
 OwnSteps = Mapping[str, float]
-"""A tongue's own step on each axis, in steps of the usual tongue: 0.7 is a finer one."""
+"""A taster's own step on each axis, in usual steps: 0.7 is a more sensitive taster."""
 
 USUAL_TONGUE: Final[OwnSteps] = dict.fromkeys(AXES, 1.0)
 
@@ -101,7 +101,7 @@ _DEGREES: Final = (
 )
 
 _SURENESS: Final = ((0.975, "surely"), (0.9, "very likely"), (0.75, "likely"))
-"""How likely a direction has to be for each word; house rules."""
+"""Probability that a direction must have for each word; house rules."""
 
 
 def steps_between(level: ArrayLike, reference: ArrayLike, axis: Axis) -> NDArray[np.float64]:

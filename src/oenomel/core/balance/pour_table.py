@@ -22,8 +22,9 @@ JIGGER_LEAST_ML: Final = 0.5
 DASH_SD: Final = 0.25
 BY_EYE_SD: Final = 0.20
 BY_EYE_UNITS: Final = frozenset({"splash", "piece", "leaf"})
-"""How far a pour may be off, as a share of it: by jigger (and at least so many ml; a part is shared by all pours of it), by the dash,
-by eye (docs/model/balance.md, "Uncertainty")."""
+"""Standard deviations of a pour, as a share of it: by jigger (with a least error in ml; a part is shared by all its pours), by the dash,
+by eye (docs/model/balance.md, "Uncertainty").
+"""
 
 _WIDTH: Final = len(PROPERTIES)
 _STAGES: Final = {"mixed": (1.0, 0.0, 0.0), "topped": (0.0, 1.0, 0.0), "floated": (0.0, 1.0, 0.0)}

@@ -23,7 +23,7 @@ STANDARD_DRINK_G: Final = {"us": 14.0, "uk": 8.0, "au": 10.0}
 """Grams of alcohol in a standard drink. Sources: NIAAA; UK Chief Medical Officers 2016; NHMRC 2020."""
 
 SWEETNESS_OF: Final = {"sucrose": 1.0, "glucose": 0.7, "fructose": 1.2, "lactose": 0.2, "other": 1.0}
-"""Sucrose equivalents by weight; house defaults, to be edited."""
+"""Sucrose equivalents by weight; house defaults."""
 
 AS_CITRIC: Final = np.array([EQUIVALENT_WEIGHTS["citric"] / EQUIVALENT_WEIGHTS[acid] for acid in ACIDS])
 AS_SUCROSE: Final = np.array([SWEETNESS_OF[sugar] for sugar in SUGARS])
@@ -36,8 +36,9 @@ BODY_WEIGHTS.flags.writeable = False
 _PROTEIN, _FAT, _GUM = (COLUMN[name] for name in ("protein", "fat", "gum"))
 
 BODY_WORDS: Final = ((6.5, "thin"), (10.5, "light"), (16.0, "round"), (math.inf, "rich"))
-"""Words for body, each up to so many g per 100 ml of dissolved solids, with protein and fat counted three times and gum ten times.
-House estimates: a modern sour is light, one with egg white round, one with cream and egg rich."""
+"""Words for body, each up to some g per 100 ml of dissolved solids, with protein and fat counted three times and gum ten times. House
+estimates: a modern sour is light, one with egg white round, one with cream and egg rich.
+"""
 
 
 @dataclass(frozen=True, slots=True)

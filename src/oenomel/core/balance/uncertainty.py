@@ -24,14 +24,14 @@ from oenomel.core.spec import Drink
 Floats = NDArray[np.float64]
 
 Unknown = tuple[Hashable, ...]
-"""The name of an unknown: its kind first."""
+"""Name of an unknown: its kind first."""
 
 Z80: Final = 1.2815515655446004
 """Half-width of a central 80 % interval in standard deviations of a normal distribution."""
 
 SHARE_WORTH_TELLING: Final = 0.005
 SECOND_SHARE: Final = 0.2
-"""Shares of the variance from which a driver is listed, and from which the second stands in the sentence."""
+"""Shares of the variance from which a source is listed, and from which the sentence names a second one."""
 
 _BLOCK: Final = 1024
 

@@ -9,13 +9,13 @@ from oenomel.core.larder.shelf_life import ACID_SOLUTION_DAYS, days_at_least, is
 from oenomel.core.spec import Drink, Pour
 
 SHARP_G: Final = 2.0
-"""Acid from which a juice is poured for its sharpness, [g/100 ml]; below it for its taste, which no acid stands in for."""
+"""Acid from which a juice is poured for its sharpness, [g/100 ml]; other juices are poured for their taste, which no acid replaces."""
 
 WEIGHED_SD: Final = 0.02
-"""Acids that stand in for a juice are weighed."""
+"""Standard deviation of weighed acids, as a share."""
 
 _SLUG: Final = "inline:acids-for:"
-"""Begins the slug of what stands in for a juice."""
+"""Prefix of the slug of an acid solution."""
 
 _WEIGHED: Final = {"citric": "citric acid", "malic": "malic acid", "tartaric": "tartaric acid"}
 

@@ -40,18 +40,18 @@ MOST_SERVES: Final = 5000
 USUAL_GRID_ML: Final = 5.0
 
 MIXED_AT_C: Final = PLACES["room"].celsius
-"""How warm a batch is when it was mixed, [°C]."""
+"""Temperature of a batch after mixing, [°C]."""
 
 CAN_POUR_BELOW_C: Final = 1.0
-"""A bottle is taken to stay liquid where its freezing point is so far below its place, [K]: freezers differ (house rule)."""
+"""Distance of the freezing point below the place's temperature from which a batch counts as pourable, [K]: freezers differ (house rule)."""
 
 TOLD: Final = frozenset({
     "allergens", "alcohol", "raw-egg", "grapefruit", "quinine", "liquorice", "strong-serve", "goes-down-easily", "flammable",
 })  # fmt: skip
-"""Findings of a serve that a batch tells too; what concerns the tin and the glass is the single drink's."""
+"""Findings of a serve that matter for a batch; those about the tin and the glass are the single drink's."""
 
 WARMER_K: Final = 4.0
-"""So many degrees warmer than made singly, and a tongue tells it: cold hides sweetness (house rule; the trade's impression)."""
+"""Degrees above the single drink that can be tasted, [K]: cold hides sweetness (house rule; the trade's impression)."""
 
 _PLACE_OF: Final[Mapping[Service, Cold]] = {
     "ice": "fridge", "chilled": "fridge", "freezer": "freezer", "shaken": "fridge", "bubbles": "fridge"

@@ -15,7 +15,7 @@ SERVICES: Final[tuple[Service, ...]] = get_args(Service)
 Why = Literal["egg", "foam", "bubbles", "cream", "herbs", "on top", "in the glass", "edge", "garnish"]
 
 PLAIN_G: Final = 0.1
-"""Bubbles with less sugar, acid and alcohol than this in 100 ml are soda: still water stands for it where the vessel gives the bubbles."""
+"""Sugar, acid and alcohol below which sparkling water is plain soda, [g/100 ml]: still water replaces it where the vessel carbonates."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -14,7 +14,7 @@ HEADSPACE: Final = 0.03
 """Share of a container that stays empty (docs/model/batch.md)."""
 
 USUAL_ML: Final = (200.0, 350.0, 500.0, 700.0, 750.0, 1000.0, 1500.0, 2000.0, 3000.0, 5000.0, 10_000.0, 20_000.0)
-"""What bottles, jugs and canisters hold, [ml] (common practice)."""
+"""Usual sizes of bottles, jugs and canisters, [ml] (common practice)."""
 
 LARGEST_ML: Final = 100_000.0
 
@@ -23,17 +23,17 @@ COLDS: Final[tuple[Cold, ...]] = get_args(Cold)
 
 COLD_ENOUGH_C: Final = 8.0
 FREEZER_SERVE_C: Final = -10.0
-"""How cold a bottle has to be: from the fridge, and to be poured from the freezer without ice, [°C] (house rules)."""
+"""Temperatures of a batch that count as cold: from the fridge, and from the freezer for pouring without ice, [°C] (house rules)."""
 
 WALL_J_PER_K_ML: Final = 0.5
-"""Heat of the glass round a millilitre, [J/K]: 450 g of glass round 750 ml (estimate)."""
+"""Heat capacity of the glass for each millilitre, [J/K]: 450 g of glass around 750 ml (estimate)."""
 
 SLENDERNESS: Final = 5.6
-"""Height of a bottle in radii of its bottom (estimate)."""
+"""Ratio of a bottle's height to its radius (estimate)."""
 
 SOONER: Final = 0.6
 LATER: Final = 1.5
-"""How far the time of cooling may be off either way: still or blown air, a full fridge, plastic or glass (estimates)."""
+"""Factors of the earliest and latest cooling time: still or blown air, a full fridge, plastic or glass (estimates)."""
 
 
 @dataclass(frozen=True, slots=True)

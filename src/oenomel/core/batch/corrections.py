@@ -17,18 +17,20 @@ from oenomel.core.wording import listed
 from oenomel.errors import DomainError, OutOfRange
 
 STEPS_OF_A_COMPLAINT: Final = (0.75, 1.5, 3.0)
-"""Steps that a touch, clearly and far too much of something are taken for (house rule, within the words of `balance.perception`)."""
+"""Steps that a touch, clearly and far too much stand for (house rule, within the words of `balance.perception`)."""
 
 HALF: Final = 0.5
 TASTE_ML: Final = 30.0
-"""A shot to taste, poured over ice: at the strength at which it is served."""
+"""Half a step, and the size of a taste, [ml], poured over ice: at serving strength."""
 
 MOST_SHARE: Final = 0.5
-"""Of a bottle, more than so much of it isn't a correction any more: it is another batch (house rule)."""
+"""Share of a batch above which an addition makes it another batch (house rule)."""
 
 MOST: Final = 0.5
 LITTLE: Final = 0.15
-"""Shares of a bottle's sugar, acid or alcohol from which a thing is what brings it, and below which it is added back without moving it."""
+"""Shares of a batch's sugar, acid or alcohol above which an ingredient is its main source, and below which it can be added without
+moving it.
+"""
 
 _GRID_ML: Final = 1.0
 _PLACE: Final = {"abv": 0, "sugar": 1, "acid": 2}

@@ -11,13 +11,13 @@ from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient, SlotName
 from oenomel.core.spec import Pour
 
 WATER_HELD_BACK: Final = 1 / 3
-"""Share of the water that waits until the bottle was tasted: it can't be taken out again (docs/model/batch.md)."""
+"""Share of the water held back until the batch was tasted, because it can't be taken out again (docs/model/batch.md)."""
 
 DENSE_G_PER_100ML: Final = 40.0
-"""Sugar from which a syrup sinks and lies at the bottom until it is stirred (house rule)."""
+"""Sugar from which a syrup sinks and must be stirred, [g/100 ml] (house rule)."""
 
 BRINGS_G: Final = {"sugar": 15.0, "acid": 1.5, "abv": 15.0}
-"""From so much sugar or acid, [g/100 ml], or strength, [% v/v], a thing is poured for it (house rule)."""
+"""Sugar or acid, [g/100 ml], or strength, [% v/v], from which an ingredient is poured for it (house rule)."""
 
 _AFTER: Final = {
     "spirit": 0, "zero-proof": 0, "liqueur": 1, "fortified": 1, "aromatised": 1, "wine": 1, "beer": 1, "cider": 1, "bitters": 2,

@@ -13,8 +13,8 @@ COARSEST_GRID_ML: Final = 100.0
 SMALL_ML: Final = 1.0
 DROPS_ML: Final = 0.1
 DROPS_BELOW_ML: Final = 5.0
-"""What a syringe or a measuring spoon can measure, and drops that are counted, [ml]: by these goes what would be lost on the grid, and
-by drops what is below the last.
+"""Limits of the grid, the steps of a measuring spoon and of drops, [ml], and the volume below which drops are counted: small amounts
+would vanish on the grid.
 """
 
 

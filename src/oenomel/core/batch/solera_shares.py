@@ -13,10 +13,10 @@ from oenomel.core.spec import Pour
 from oenomel.errors import DomainError
 
 LEAST_SHARE = 0.001
-"""A share below this isn't followed any further."""
+"""Smallest share that is followed."""
 
 LEAST_TOLD = 0.005
-"""And below this it isn't told."""
+"""Smallest share that is described."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,12 +12,12 @@ from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.spec import Drink, Ice, Method, Pour
 
 RIGHT_AT_MINUTE: Final = 4
-"""On ice a serve has the strength of the drink made singly after so many minutes (docs/model/batch.md)."""
+"""Minute at which a serve on ice has the strength of the single drink (docs/model/batch.md)."""
 
 TOLD_MINUTES: Final = (0, 4, 10)
 
 POURED: Final = Method(technique="none", ice="none", seconds=0.0)
-"""The method of what is only poured."""
+"""Method of a drink that is only poured."""
 
 _AGREES_ML: Final = 1e-9
 _MOST_ROUNDS: Final = 60

@@ -25,18 +25,19 @@ LEAST_LIQUEUR_SHARE: Final = 0.25
 
 WATERY_TIMES_HOME: Final = 1.3
 WATERY_STEPS: Final = 1.5
-"""Volume over the family's mean from which a thin drink counts as large and watery, and by how many steps of strength below its middle a
-level one does (house rules)."""
+"""Factor over the family's mean volume from which a thin drink counts as large and watery, and steps of strength below its middle for
+one of usual volume (house rules).
+"""
 
 PROMISES_NO_COLOUR: Final = frozenset({"spirit", "bitters", "water", "zero-proof", "beer", "sugar", "honey"})
-"""Kinds whose brown or gold nobody expects to see in the glass again: whiskey, brandy, tea."""
+"""Kinds whose brown or gold nobody expects to see in the drink: whiskey, brandy, tea."""
 
 CLOYS_G_PER_100ML: Final = 12.0
 """Served sweetness from which a drink has to be very cold (house rule)."""
 
 VIVID: Final = 0.25
 HUE_LOST_DEGREES: Final = 60.0
-"""Chroma from which an ingredient promises a colour, and how far the drink's hue may turn from it (house rules)."""
+"""Chroma from which an ingredient promises a colour, and the allowed change of hue in degrees (house rules)."""
 
 # What is added where a part is missing, when the family tells no more: the plainest that there is.
 _PLAIN: Final = {

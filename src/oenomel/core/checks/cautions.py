@@ -24,7 +24,7 @@ SWEET_G_PER_100ML: Final = 9.0
 VERY_COLD_C: Final = -6.0
 SPARKLING_G_PER_L: Final = 1.5
 LONG_ML: Final = 220.0
-"""From so much alcohol on it is told what hides it: sugar, cold, bubbles, length (house rules)."""
+"""Limits above which a caution says what hides the alcohol: standard drinks, sugar, cold, bubbles, length (house rules)."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -17,7 +17,7 @@ from oenomel.core.larder import Ingredient, aromas
 from oenomel.core.wording import capital, listed
 
 FAT_ENOUGH: Final = 25.0
-"""Milk fat from which cream bears a short spell beside citrus, [g/100 ml]; everything leaner curdles in the tin."""
+"""Milk fat from which cream can be shaken briefly with citrus, [g/100 ml]; leaner milk curdles in the tin."""
 
 SHARP: Final = 2.0
 """Acid from which a pour curdles milk, [g/100 ml]."""
@@ -27,8 +27,9 @@ LEADS: Final = 3
 CLEAR: Final = 2
 LOUD_ML: Final = 10.0
 SWEET_SODA: Final = 5.0
-"""Bitterness, weights of a tag that leads and of one that is clear, the measure above which something is loud, and sugar of a soda, from
-which an ingredient is of that class (house rules)."""
+"""Bitterness, weights of a leading and of a clear aroma tag, loudness limit, and sugar of a soda, from which an ingredient belongs to
+that class (house rules).
+"""
 
 _HOT: Final = frozenset({"hot-sauce", "fresh-chilli", "chili-syrup", "chili-liqueur", "chilli-salt"})
 
@@ -74,7 +75,7 @@ CLASHES: Final = (
     Clash("two-perfumes", "info", "perfume", "perfume", "two perfumes in one glass smell of soap", most=1),
     Clash("two-foams", "info", "foam", "foam", "one thing that foams is enough", most=1),
 )
-"""The table. Hand-made from the habits of the trade; each is advice, and a drink that a house likes stays its own."""
+"""The clashes, from the trade's habits; each is advice that a bar may ignore."""
 
 
 @cache

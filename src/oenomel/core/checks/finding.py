@@ -15,11 +15,12 @@ from oenomel.core.spec import Drink, Pour
 FOR_MANY_ML: Final = 400.0
 LARGE_POUR_ML: Final = 60.0
 SERVE_ML: Final = 105.0
-"""From so much in the tin, of which at least two pours are large, it is a bottle and not a glass; and what one serve takes before its water
-(house rules; the last is a modern sour)."""
+"""Volume in the tin, with at least two large pours, from which a drink is a batch and not a glass; and the volume of one serve before
+water (house rules; the last is a modern sour).
+"""
 
 LEAST_BASE_ML: Final = 20.0
-"""Of a liqueur or a wine that is the strong part of a drink at least so much is poured (house rule)."""
+"""Least amount of a liqueur or wine as the strong pour of a drink (house rule)."""
 
 
 @dataclass(frozen=True, slots=True)

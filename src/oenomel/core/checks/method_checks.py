@@ -16,13 +16,13 @@ WORKED: Final = frozenset({"shake", "stir", "blend", "swizzle", "roll"})
 
 THICK_G_PER_100ML: Final = 100.0
 THICK_UNSHAKEN_G_PER_100ML: Final = 85.0
-"""Sugar from which a syrup sits on the ice undissolved: as thick as honey, or as rich syrup where nothing is shaken (house rule)."""
+"""Sugar from which a syrup stays undissolved on ice: like honey, or like rich syrup in an unshaken drink (house rule)."""
 
 SATURATED_G_PER_100ML: Final = 88.8
-"""Sucrose that a syrup holds at 20 °C: 66.9 % by weight (handbook, from memory); at the edge it may crystallise in the cold."""
+"""Sucrose in a saturated syrup at 20 °C: 66.9 % by weight (handbook, from memory); near it a syrup may crystallise in the cold."""
 
 OVERFULL: Final = 1.0
-"""Of a glass to the brim, what no longer fits; over its line is too much for something that foams."""
+"""Share of a glass to the brim that no longer fits; for a foaming drink the line is the limit."""
 
 ON_TOP: Final = {"stage": "topped"}
 

@@ -11,16 +11,16 @@ from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
 from oenomel.core.wording import capital
 
 SLIP_TIMES: Final = 3.0
-"""Times the slot's usual measure from which an amount looks like a slip (docs/model/checks.md)."""
+"""Factor over the slot's usual measure from which an amount looks like a slip (docs/model/checks.md)."""
 
 SLIP_SHARE: Final = 1 / 6
-"""And the share of it below which it does: less than any drink pours, as 1 ml for 1 oz (house rule)."""
+"""Factor below which it does: less than any drink pours, such as 1 ml for 1 oz (house rule)."""
 
 LEAST_PART_ML: Final = 2.5
-"""The least that anybody pours of a part on purpose by the jigger."""
+"""Least amount that anybody pours by the jigger on purpose, [ml]."""
 
 FLOAT_ML: Final = 22.5
-"""What is usually floated on a drink, whatever slot it stands in."""
+"""Usual amount of a float in any slot, [ml]."""
 
 BY_THE_SPOON: Final = frozenset({"accent", "seasoning"})
 OUNCES: Final = {7.5: "a quarter of an ounce", 15.0: "half an ounce", 22.5: "three quarters of an ounce", 30.0: "an ounce"}
@@ -28,8 +28,9 @@ BY_BARSPOON: Final = ("a barspoon is", "Make it a barspoon", {"amount": 1, "unit
 BY_DASHES: Final = ("a dash or two are", "Make it two dashes", {"amount": 2, "unit": "dash"})
 OUNCES_AGREE: Final = 0.02
 TWICE: Final = 2.0
-"""Slots that go by the barspoon or the dash: there twice the usual looks like a slip where the amount is just so many quarters of an
-ounce (docs/model/checks.md)."""
+"""Slots measured by the barspoon or the dash: twice the usual looks like a slip where the amount is a multiple of a quarter ounce
+(docs/model/checks.md).
+"""
 
 USUAL_DASHES: Final = 12
 PARTS: Final = frozenset({"base", "sour", "sweet", "liqueur", "texture", "lengthener"})

@@ -19,33 +19,35 @@ Floats = NDArray[np.float64]
 
 SHAKEN: Final = (-1.567, 1.742, 0.203)
 STIRRED: Final = (-1.21, 1.246, 0.145)
-"""Coefficients of the two curves over the strength as a fraction: of its square, of itself, and alone.
-Source: D. Arnold, *Liquid Intelligence* (2014), "Cocktail balance"; from memory."""
+"""Coefficients of the curves over the strength as a fraction: quadratic, linear and constant. Source: D. Arnold, *Liquid Intelligence*
+(2014), "Cocktail balance"; from memory.
+"""
 
 REFERENCE_SECONDS: Final[Mapping[Technique, float]] = {"shake": 12.0, "stir": 30.0}
-"""A full shake and a usual stir, for which the curves hold."""
+"""Seconds of a full shake and a usual stir, to which the curves apply."""
 
 TIME_CONSTANT_SECONDS: Final = {"shake": 4.0, "stir": 40.0}
-"""How fast each approaches its end. An assumption, until the bar has measured."""
+"""Time constants of the approach to the plateau. An assumption, until the bar has measured."""
 
 PLATEAU: Final = 1.0524
-"""No technique takes up more than this times the shaken curve: an endless shake, 1/(1 − e^−3)."""
+"""Plateau of water, as a factor on the shaken curve: an endless shake, 1/(1 − e^−3)."""
 
 CONSTANT_RATIOS: Final = {"build": 0.15, "roll": 0.30, "swizzle": 0.50, "blend": 0.80}
-"""Techniques without a curve. Estimates, with a wide spread."""
+"""Water ratios of techniques without a curve. Estimates, with a wide spread."""
 
 FITTED_ABV_FRACTION: Final = (0.10, 0.35)
-"""Strengths for which the curves are trusted; below they imply an end above freezing."""
+"""Strengths for which the curves were fitted; below they imply a temperature above freezing."""
 
 CURVE_RELATIVE_SD: Final = 0.08
 OTHER_ICE_RELATIVE_SD: Final = 0.15
-"""The curves were made with cubes; large and crushed ice are further from them (house estimate)."""
+"""Relative standard deviations with cubes, and with large or crushed ice, for which the curves were not measured (house estimate)."""
 
 EXTRAPOLATED_RELATIVE_SD: Final = 0.25
 ESTIMATE_RELATIVE_SD: Final = 0.40
 OWN_RELATIVE_SD: Final = 0.05
-"""What differs from one shake of the same hand to the next; the rest is shared by drinks of the same technique
-(docs/model/dilution.md)."""
+"""Relative standard deviations outside the fitted strengths, of techniques without a curve, and from one shake to the next; the others
+are shared by drinks of the same technique (docs/model/dilution.md).
+"""
 
 STIR_REACHES: Final = 0.70
 """Share of the heat balance's equilibrium that a usual stir reaches: the stirred curve over the shaken one at 25 to 30 %."""

@@ -19,18 +19,18 @@ from oenomel.core.larder.solutions import freezing_point_c, heat_capacity_j_per_
 Floats = NDArray[np.float64]
 
 FUSION_J_PER_G: Final = 333.6
-"""Heat that melts a gram of ice. Source: CRC Handbook (from memory)."""
+"""Latent heat of ice, [J/g]. Source: CRC Handbook (from memory)."""
 
 ICE_J_PER_G_K: Final = 2.05
 WATER_J_PER_G_K: Final = 4.2
-"""Heat that warms a gram of ice, of water by a kelvin; round figures of the model."""
+"""Specific heats of ice and water, [J/(g K)]; round figures of the model."""
 
 TIN_J_PER_G_K: Final = 0.50
-"""The same for stainless steel (handbook value, from memory)."""
+"""Specific heat of stainless steel, [J/(g K)] (handbook value, from memory)."""
 
 MOST_THAT_FREEZES: Final = 0.95
 _HALVINGS: Final = 44
-"""Of some 300 g: to 2·10⁻¹¹ g."""
+"""Most water that freezes, [g], and bisection steps: from 300 g to 2·10⁻¹¹ g."""
 
 
 @dataclass(frozen=True)

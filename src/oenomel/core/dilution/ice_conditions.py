@@ -16,11 +16,11 @@ DilutionSchool = Literal["curve", "heat balance"]
 SCHOOLS_OF_DILUTION: Final[tuple[DilutionSchool, ...]] = get_args(DilutionSchool)
 
 PRIOR_SD: Final = 0.12
-"""How far a house's water may lie from the curve before anything was measured (docs/model/dilution.md)."""
+"""Relative standard deviation of a bar's dilution before any reading (docs/model/dilution.md)."""
 
 SCATTER_SD: Final = 0.09
 SCATTER_WEIGHT: Final = 6
-"""Scatter of one measurement before the bar's own tells it, and how many measurements that belief is worth."""
+"""Standard deviation of one reading before the bar has several, and the number of readings that this assumption counts for."""
 
 _LIMITS: Final = {
     "ice_g": (0.0, 5000.0), "ice_c": (-40.0, 0.0), "surface_water": (0.0, 0.3), "tin_g": (0.0, 3000.0), "start_c": (-20.0, 60.0),

@@ -29,12 +29,12 @@ BOTTLE_ML: Final = {
     "beer": 330.0, "cider": 750.0, "bitters": 200.0, "syrup": 700.0, "juice": 1000.0, "vinegar": 500.0, "water": 1000.0, "dairy": 500.0,
     "honey": 250.0,
 }  # fmt: skip
-"""What a bottle or carton of each kind usually holds, [ml] (common practice; labels decide)."""
+"""Usual contents of a bottle or carton of each kind, [ml] (common practice; labels decide)."""
 
 USUAL_BOTTLE_ML: Final = 500.0
 
 SPARE_ICE: Final = 1.3
-"""Ice that melts, is spilt and chills what stands by, over what goes in tins and glasses (house rule)."""
+"""Factor for ice that melts, is spilt or chills bottles, over the ice in tins and glasses (house rule)."""
 
 _GROUP: Final[Mapping[str, Group]] = {
     "wine": "wine and bubbles", "sparkling": "wine and bubbles", "beer": "wine and bubbles", "cider": "wine and bubbles",

@@ -18,28 +18,30 @@ from oenomel.core.preparations import KitchenStep
 from oenomel.core.wording import capital, counted
 
 GLASS_FREEZES_MIN: Final = 15.0
-"""A glass in the freezer until it is cold (docs/model/batch.md)."""
+"""Minutes until a glass in the freezer is cold (docs/model/batch.md)."""
 
 BUBBLES_CHILL_MIN: Final = 180.0
 PER_PIECE_MIN: Final = 0.75
 PER_CUT_MIN: Final = 0.3
 PER_EDGE_MIN: Final = 0.4
 PER_EGG_MIN: Final = 0.5
-"""Minutes: a bottle with bubbles in the fridge; a fruit pressed, a zest or wheel cut, an edge, an egg
-(estimates; common practice)."""
+"""Minutes for chilling a sparkling bottle; and for pressing a fruit, cutting a zest or wheel, coating a rim, separating an egg
+(estimates; common practice).
+"""
 
 KITCHEN_MIN: Final = 10.0
 MOST_KITCHEN_MIN: Final = 240.0
 SYRUP_COOLS_MIN: Final = 60.0
-"""Weighing and washing up round what a preparation's steps tell, the most that one keeps a pair of hands, and a hot syrup's cooling where
-nobody tells it, [min] (house rules)."""
+"""Minutes of weighing and washing up besides a preparation's steps, the most work of one preparation, and the cooling of a hot syrup
+(house rules).
+"""
 
 ROUND_ML: Final = 50.0
 _FIRE: Final = frozenset({"simmer", "boil"})
 _BY_ITSELF: Final = frozenset({"steep", "cool"})
 
 GLASSES_AT_ONCE: Final = 24
-"""What a freezer takes of glasses at once (house rule); the rest waits in the fridge."""
+"""Glasses that fit in a freezer at once (house rule); the others chill in the fridge."""
 
 
 @dataclass(frozen=True, slots=True)

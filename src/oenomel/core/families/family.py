@@ -14,7 +14,7 @@ from oenomel.core.spec.drink import FAMILIES
 
 USUAL_DASHES: Final = 2.0
 USUAL_ELSEWHERE_ML: Final = 15.0
-"""A new pour of bitters, and of what has no usual measure in a family (house rules)."""
+"""Amount of a new pour of bitters, in dashes, and of an ingredient without a usual measure in a family, [ml] (house rules)."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -19,16 +19,16 @@ from oenomel.core.spec import Drink
 
 Branch = Literal["", "without alcohol", "long on juice"]
 BRANCHES: Final[tuple[Branch, ...]] = get_args(Branch)
-"""Forms of a family that have schools and a home of their own, told by what is in the drink; the rest of the family has no name."""
+"""Branches of families with schools and a typical range of their own, decided by the ingredients; the main branch has no name."""
 
 MUCH_JUICE: Final = 0.35
-"""Share of juice in the glass from which a fizz without bubbles is one that is long on juice (house rule)."""
+"""Share of juice from which a fizz without bubbles counts as lengthened by juice (house rule)."""
 
 EDGE_OF_HOME_STEPS: Final = 1.0
 OUTSIDE_HOME_STEPS: Final = 1.5
 
 LEVEL_WITHIN_STEPS: Final = 1.0
-"""Sweetness and acidity this near to each other's distance from the middle are level (docs/model/families.md)."""
+"""Steps within which sweetness and acidity count as level (docs/model/families.md)."""
 
 
 @dataclass(frozen=True)
@@ -128,7 +128,7 @@ def place_words(distance: float) -> str:
 
 
 TypicalRanges = Mapping[tuple[str, Branch], TypicalRange]
-"""Homes by family and branch."""
+"""Typical ranges by family and branch."""
 
 
 def branch_of(drink: Drink, served: Profile) -> Branch:

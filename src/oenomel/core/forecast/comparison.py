@@ -36,8 +36,8 @@ from oenomel.core.wording import capital, listed
 FIZZY: Final = 1.5
 FLAT: Final = 0.8
 FEWER_BUBBLES: Final = 1.5
-"""Carbon dioxide of the glass by mixing, [g/l], from which a drink sparkles and under which it is still, and the factor from which a
-drink has more bubbles than another (house rules).
+"""Carbon dioxide of the drink by mixing, [g/l], above which it is sparkling and below which it is still, and the factor for more or
+fewer bubbles (house rules).
 """
 
 

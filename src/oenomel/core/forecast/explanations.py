@@ -120,7 +120,7 @@ Point = Literal["tin", "strained", "before_topping", "served"]
 EXPLAINED: Final[tuple[ExplainedFigure, ...]] = get_args(ExplainedFigure)
 Checkpoint = Literal["tin", "strained", "before_topping", "served"]
 CHECKPOINTS: Final[tuple[Checkpoint, ...]] = get_args(Checkpoint)
-"""Where a drink can be tasted: before the ice, after it, in the glass before topping, at minute 0."""
+"""Points at which a drink can be tasted: before the ice, after it, in the glass before topping, at minute 0."""
 
 _POINT_WORDS: Final = {"tin": "in the tin", "strained": "after the ice", "before_topping": "before topping", "served": "as served"}
 

@@ -36,7 +36,7 @@ from oenomel.core.spec import Drink
 from oenomel.errors import EmptyDrink
 
 STANDARD: Final = Conditions()
-"""What is supposed where nothing is told."""
+"""Default conditions."""
 
 
 @dataclass(frozen=True, slots=True)

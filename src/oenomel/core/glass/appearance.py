@@ -14,11 +14,11 @@ from oenomel.errors import DomainError
 
 FOAM_ML_PER_ML: Final = {"firm": 1.0, "light": 0.3, "": 0.0}
 DRY_SHAKEN: Final = 1.6
-"""Foam that a ml of what foams gives when it is shaken, [ml], and how much more after a dry shake (estimates by eye)."""
+"""Foam for each ml of a foaming pour, [ml], and the factor of a dry shake (estimates by eye)."""
 
 FOAM_COLOUR: Final = "#f6efe0"
 NEAR_LINE_ML: Final = 3.0
-"""How near the line counts as on it: nobody sees less (house rule)."""
+"""Colour of foam, and the distance from the line that counts as on it, [ml] (house rule)."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -15,18 +15,20 @@ from oenomel.core.spec import Drink, Pour
 
 PATH_CM: Final = 3.0
 OF_THE_WIDTH: Final = 0.5
-"""How far light goes through a drink in a common glass, and as a share of a glass's width: what is seen comes through its edges as well
-as through its middle, and the bright parts decide (by eye)."""
+"""Path of light through a drink, [cm], and as a share of the glass's width: light comes through the edges too, and the bright parts
+decide (by eye).
+"""
 
 CLOUD_LIGHTENS: Final = 0.3
 SCATTERS_PER_CM: Final = 0.6
 FAT_SCATTERS: Final = 0.5
-"""How far what is wholly cloudy goes toward white, and how much of its way light loses a cm, in it and for each g of fat in 100 ml (by
-eye)."""
+"""How far a fully cloudy drink is lightened toward white, and how much path each cm loses by cloudiness and by each g of fat in 100 ml
+(by eye).
+"""
 
 FOAMING: Final = frozenset({"shake", "blend"})
 AIR_OF: Final = {"firm": 0.6, "light": 0.15, "": 0.0}
-"""Cloudiness of a drink that is shaken with what foams: the bubbles are all through it at first (by eye)."""
+"""Cloudiness of a shaken drink with a foaming pour, which is full of bubbles at first (by eye)."""
 
 BLACK_BELOW: Final = 0.10
 COLOURLESS_BELOW: Final = 0.05
@@ -42,7 +44,7 @@ _HUES: Final = (
     (16.0, "red"), (33.0, "orange"), (48.0, "gold"), (70.0, "yellow"), (165.0, "green"), (250.0, "blue"), (300.0, "violet"),
     (345.0, "pink"), (361.0, "red"),
 )  # fmt: skip
-"""Where one name of a colour ends and the next begins: lightness 0 to 1, chroma 0 to 1, hue in degrees (by eye)."""
+"""Limits between the names of colours: lightness 0 to 1, chroma 0 to 1, hue in degrees (by eye)."""
 
 
 def absorbance_of(pours: Sequence[Pour], volume_ml: float) -> NDArray[np.float64]:
@@ -72,7 +74,7 @@ COLOURS: Final = {
     "blue": ("blue",), "violet": ("violet", "blue"), "purple": ("violet", "pink"), "lavender": ("violet", "blue"),
     "brown": ("brown", "amber", "beige"), "black": ("black",), "white": ("pale",), "clear": ("pale",), "pale": ("pale", "light"),
 }  # fmt: skip
-"""Words of a wished colour, and what of `colour_words` keeps the wish."""
+"""Words for a wished colour, and the words of `colour_words` that match each."""
 
 
 def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM, air: float = 0.0) -> str:

@@ -16,12 +16,13 @@ from oenomel.core.glass.time_course import ServingIce, ice_in_glass
 LINE: Final = 0.80
 FILLS_WELL: Final = 0.78
 HALF_EMPTY: Final = 1 / 3
-"""Of a glass to the brim: its wash line, up to which it is poured; what a drink is sized to, a little below it; and below what it looks
-half empty (house rules)."""
+"""Shares of a glass to the brim: its wash line, the fill that a drink is scaled to, and the one below which the glass looks half empty
+(house rules).
+"""
 
 
 _LEAST_ICE_G: Final = {"none": 0.0, "cubes": 60.0, "large": 60.0, "crushed": 90.0}
-"""Ice that goes in at the least where a glass has little room, [g]: three small cubes, a smaller block (house rule)."""
+"""Least ice in a glass with little room, [g]: three small cubes, a smaller block (house rule)."""
 
 Group = Literal["up", "rocks", "tall", "wine", "flute"]
 

@@ -11,13 +11,13 @@ from oenomel.core.glass.glassware import glasses
 from oenomel.core.spec import Drink, Pour
 
 STAYS_G_PER_CM: Final = 0.1
-"""Of fine salt or sugar on a wetted edge once the excess is tapped off, [g/cm]: a little under 3 g round a coupe (house estimate)."""
+"""Fine salt or sugar that stays on a wetted rim, [g/cm]: a little under 3 g around a coupe (house estimate)."""
 
 LIP_CM: Final = 4.0
-"""Of the edge under the lips in one sip, [cm] (house estimate)."""
+"""Length of the rim under the lips in one sip, [cm] (house estimate)."""
 
 SIP_ML: Final = 15.0
-"""One sip, [ml] (common practice: a tablespoon)."""
+"""Size of a sip, [ml] (common practice: a tablespoon)."""
 
 USUAL_RADIUS_CM: Final = 4.0
 

@@ -24,15 +24,15 @@ Floats = NDArray[np.float64]
 MINUTES: Final = 20
 STEP_SECONDS: Final = 5
 ROOM_W_PER_K: Final = 0.30
-"""Heat that 150 ml in a glass take from the room, [W/K]; more for more, as its surface grows (estimate)."""
+"""Minutes, time step, and heat that 150 ml in a glass take from the room, [W/K]; it grows with the surface (estimate)."""
 
 CUBE_DISSOLVES_MINUTES: Final = 8.0
 FLOAT_MIXES_MINUTES: Final = 6.0
 SURFACE_RUNS_OFF_SECONDS: Final = 30.0
-"""Times in which all but e⁻¹ of a sugar cube dissolves, a float sinks in, the wet of the ice comes off (estimates)."""
+"""Time constants of a dissolving sugar cube, of a float that mixes, and of surface water that runs off (estimates)."""
 
 LEAST_FLOAT_ML: Final = 5.0
-"""A float below this is an accent on the foam, not a layer."""
+"""Volume below which a float is drops on the foam and not a layer, [ml]."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -17,7 +17,9 @@ Smell = tuple[tuple[str, int], ...]
 SAME_GROUP: Final = 0.6
 UNTOLD: Final = 0.4
 REDUNDANT_ABOVE: Final = 0.6
-"""Likeness above this is more of the same, and takes away from kinship (docs/model/swaps.md)."""
+"""Values of a pair in the same group and of an unknown pair; and the likeness above which a pair is more of the same and loses value
+(docs/model/swaps.md).
+"""
 
 
 def likeness(one: Ingredient, other: Ingredient) -> float:

@@ -41,7 +41,7 @@ _OTHER_KEYS: Final = frozenset(
 )
 _LABEL_RELATIVE_SD: Final = 0.3
 _COLOUR_RELATIVE_SD: Final = 0.4
-"""How far a label of the bar, and a colour told by eye, may be off (estimates)."""
+"""Keys of a larder file, and the relative standard deviations of a label of the bar and of a colour by eye (estimates)."""
 
 
 @dataclass(frozen=True, slots=True)

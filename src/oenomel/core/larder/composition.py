@@ -16,25 +16,25 @@ from oenomel.errors import ImpossibleComposition, OutOfRange
 SUGARS: Final = ("sucrose", "glucose", "fructose", "lactose", "other")
 ACIDS: Final = ("citric", "malic", "tartaric", "lactic", "acetic", "phosphoric", "succinic")
 PROPERTIES: Final = ("abv", *SUGARS, *ACIDS, "salt", "protein", "fat", "gum")
-"""Column order of a composition as a vector: % v/v, then g per 100 ml. These are the properties that add up when mixed."""
+"""Columns of a composition as a vector: % v/v, then g per 100 ml; the properties that add up in mixing."""
 
 COLUMN: Final = {name: index for index, name in enumerate(PROPERTIES)}
 SUGAR_COLUMNS: Final = slice(COLUMN[SUGARS[0]], COLUMN[SUGARS[-1]] + 1)
 ACID_COLUMNS: Final = slice(COLUMN[ACIDS[0]], COLUMN[ACIDS[-1]] + 1)
 
 SOLID_KINDS: Final = frozenset({"sugar"})
-"""Kinds that are dry: their composition is per 100 ml of what they take up once dissolved."""
+"""Dry kinds: their composition is per 100 ml of the volume they take up once dissolved."""
 
 EQUIVALENT_WEIGHTS: Final = {
     "citric": 64.04, "malic": 67.05, "tartaric": 75.04, "lactic": 90.08, "acetic": 60.05, "phosphoric": 49.00, "succinic": 59.04,
 }  # fmt: skip
-"""Grams an acid gives per mole of what titrates it: molar mass by number of acid groups (for phosphoric the first two)."""
+"""Equivalent weights of acids, [g/mol]: molar mass by number of acid groups (for phosphoric acid the first two)."""
 
 FAT_G_PER_ML: Final = 0.93
 """Density of milk fat at 20 °C (handbook value, from memory)."""
 
 LIQUID_SOLIDS_LIMIT: Final = 100 / 70 * 100
-"""Most sugar and acid that 100 ml of a liquid can hold, in g: 100 g in 70 ml (house rule, just above saturated honey)."""
+"""Most sugar and acid in 100 ml of a liquid, [g]: 100 g in 70 ml (house rule, just above saturated honey)."""
 
 # Alcohol and water contract by up to 3.5 % at about 50 % ABV, and kinds of sugar differ a little in the room they take,
 # so parts may add to a little over the whole before a label has to be wrong.

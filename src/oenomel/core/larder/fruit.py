@@ -12,14 +12,14 @@ from oenomel.errors import ImpossibleMeasurement, OutOfRange
 
 PIECE_SD: Final = 0.25
 CRATE_SD: Final = 0.15
-"""How far one fruit lies from the next of its crate, and a crate from the next, as shares of a piece (docs/model/menu.md)."""
+"""Standard deviations between fruits of a crate, and between crates, as shares of a piece (docs/model/menu.md)."""
 
 SURE: Final = 0.80
 Z_SURE: Final = 0.8416212335729143
-"""What is bought suffices in four evenings of five: the one-sided quantile of a normal distribution."""
+"""Probability that the fruit bought is enough, four evenings in five, and its normal quantile."""
 
 MOST_PER_PIECE: Final = 3.0
-"""A fruit that gives more than so many times the usual is a slip of the pen."""
+"""Factor over the usual juice of a piece from which an entry counts as a slip."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,7 @@ from oenomel.core.larder.ingredient import GUESSED_FROM_CLASS, LABELS, Ingredien
 from oenomel.errors import DomainError, OutOfRange
 
 HOUSE_SD: Final = {"abv": 0.01, "sugar": 0.05, "acid": 0.08, "density": 0.005}
-"""How far what the bar sets right may be off, as a share, where it doesn't tell: a label's tolerances (estimates)."""
+"""Relative standard deviations of the bar's corrections without an own one: a label's tolerances (estimates)."""
 
 _NOUNS: Final = (("abv", ("abv",), "strength"), ("sugar", SUGARS, "sugar"), ("acid", ACIDS, "acid"))
 

@@ -19,14 +19,14 @@ SLOTS: Final[tuple[SlotName, ...]] = get_args(SlotName)
 Foam = Literal["", "light", "firm"]
 FOAMS: Final[tuple[Foam, ...]] = get_args(Foam)
 VARYING_KINDS: Final[frozenset[Kind]] = frozenset({"juice", "wine", "sparkling", "liqueur", "syrup", "fortified", "aromatised", "vinegar"})
-"""Kinds that differ from day to day or from bottle to bottle, so that a trial should tell which it was made of."""
+"""Kinds that vary from day to day or from bottle to bottle, so that a trial should name its lot."""
 
 ALLERGENS: Final = ("egg", "milk", "tree nuts", "sulphites", "gluten", "soya", "celery", "sesame", "fish")
-"""What guests ask to be left out, of the groups that must be named (Regulation (EU) 1169/2011, Annex II)."""
+"""Allergens that guests ask about, of the groups that must be declared (Regulation (EU) 1169/2011, Annex II)."""
 
 RAREST_RANK: Final = 4
 USUAL_RANK: Final = 2
-"""How usual an ingredient is: 1 behind every bar, 2 behind most (what nobody ranked), 3 behind some, 4 seldom seen."""
+"""Ranks of how usual an ingredient is: 1 behind every bar, 2 behind most (the default), 3 behind some, 4 seldom seen."""
 
 _PROPER: Final = frozenset({
     "Batavia", "Canadian", "Champagne", "Cuban", "English", "French", "Greek", "Irish", "Islay", "Italian", "Jamaican", "Japanese",
@@ -45,8 +45,9 @@ LABELS: Final = {
     "loud_above_ml": (0.0, 100.0),
     "price_per_litre": (0.0, 10_000.0),
 }
-"""Sourced values beside the composition, with their bounds: bitterness on the bar's scale, absorbance per cm, cloudiness 0 to 1,
-days that it keeps once open, the amount above which it drowns the rest, and the price in the bar's own currency."""
+"""Sourced values outside the composition, with their bounds: bitterness on the bar's scale, absorbance per cm, cloudiness 0 to 1, shelf
+life once open in days, loudness limit, and price in the bar's currency.
+"""
 
 
 MEDIAN_OF_KIND: Final = "median of the kind"

@@ -19,11 +19,11 @@ from rapidfuzz.distance import OSA
 from oenomel.core.larder.ingredient import Ingredient
 
 NEAREST_TOLD: Final = 3
-"""How many are told where nothing is called so."""
+"""Number of nearest names returned where none matches."""
 
 LONGEST_NAME: Final = 120
 MOST_WORDS: Final = 15
-"""Letters and words; nobody calls an ingredient by more."""
+"""Most letters and words of a name."""
 
 _STOP: Final = frozenset(re.findall(r"\w+", "of the a an and with de du des d la le les l di in from some s"))
 _MODIFIERS: Final = frozenset(
@@ -34,7 +34,7 @@ _MODIFIERS: Final = frozenset(
         ice dash drop splash pinch piece handful bottle peeled hulled sliced chopped cut muddled""",
     )
 )
-"""Words that stand beside an ingredient's name and make no other ingredient of it."""
+"""Words beside an ingredient's name that don't make it another ingredient."""
 
 _VARIANTS: Final[Mapping[str, str]] = {
     "whiskey": "whisky", "chilli": "chili", "chile": "chili", "licorice": "liquorice", "yogurt": "yoghurt", "pasteurized": "pasteurised",
@@ -42,21 +42,21 @@ _VARIANTS: Final[Mapping[str, str]] = {
     "dealcoholized": "dealcoholised", "soya": "soy", "passionfruit": "passion fruit", "redwine": "red wine",
     "gingerbeer": "ginger beer", "eggwhite": "egg white", "blackcurrant": "black currant", "redcurrant": "red currant",
 }  # fmt: skip
-"""One word for several spellings of it."""
+"""One spelling for several."""
 
 _TOO_PLAIN: Final = frozenset(
     re.findall(r"\w+", "liqueur syrup juice spirit wine cordial water soda cream vinegar leaf zest puree sugar salt tea")
 )
-"""Words that tell a kind and no ingredient: of "hay liqueur" nothing is known."""
+"""Words for a kind only: "hay liqueur" matches nothing."""
 
 _SHORTEST_MISSPELT: Final = 4
 _WORDS_TRIED: Final = 3
 _SPELLINGS_TRIED: Final = 243
-"""A misspelt word has four letters at least; of the words that it may be, so many are tried, and of what several may be together."""
+"""Least letters of a misspelt word, and the number of corrections tried for a word and for several together."""
 
 _FAR: Final = (10_000, 0)
 _LEAST_LIKE: Final = 70.0
-"""Of names that are spelt otherwise, less alike than this (of 100) is no neighbour (house rule)."""
+"""Similarity, of 100, below which a name is no neighbour (house rule)."""
 
 
 class Tier(IntEnum):

@@ -21,15 +21,15 @@ from oenomel.errors import DomainError, OutOfRange
 LABEL_ABV_SD: Final = 0.005
 LABEL_SUGAR_SD: Final = 0.05
 LABEL_ACID_SD: Final = 0.08
-"""How far a label may be off. Strength: 0.3 % vol of about 40 (Regulation (EU) 1169/2011, Annex XII); the rest are estimates."""
+"""Standard deviations of a label. Strength: 0.3 % vol of about 40 (Regulation (EU) 1169/2011, Annex XII); the others are estimates."""
 
 GUESSED_LEAST_SD: Final = 0.25
 GUESSED_MOST_SD: Final = 0.8
 LIKE_SD: Final = 0.2
-"""Spread of what no label tells: by how much bottles of the kind differ, within bounds; of what is taken from another bottle."""
+"""Bounds of the spread of values guessed from a kind, and the spread of values taken from a similar ingredient."""
 
 DRY: Final = 0.05
-"""Less than this of sugar or acid in 100 ml is none."""
+"""Sugar or acid below which there is none, [g/100 ml]."""
 
 
 @dataclass(frozen=True, slots=True)

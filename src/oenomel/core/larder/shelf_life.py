@@ -13,37 +13,37 @@ __all__ = [
 ]  # fmt: skip
 
 THIN_BRIX, MIDDLE_BRIX, RICH_BRIX = 42.0, 55.0, 62.5
-"""°Bx from which a syrup keeps as a 1:1 (by the cup too), a 1.5:1 and a 2:1 does."""
+"""°Bx from which a syrup keeps like a 1:1 (also by the cup), a 1.5:1 and a 2:1."""
 
 SYRUP_DAYS: Final = ((RICH_BRIX, 60), (MIDDLE_BRIX, 42), (THIN_BRIX, 21), (30.0, 14), (0.0, 7))
-"""Days of a syrup by its °Bx, at least. Common practice: 1:1 three weeks, 2:1 two months; between them and below, estimates."""
+"""Shelf life in days of a syrup by its least °Bx. Common practice: 1:1 three weeks, 2:1 two months; between and below, estimates."""
 
 FRUIT_DAYS: Final = 14
-"""Days of a syrup with fruit in it (common practice: two weeks)."""
+"""Shelf life in days of a syrup with fruit (common practice: two weeks)."""
 
 SPIRIT_DAYS: Final = ((35.0, 180), (20.0, 60), (0.0, 5))
-"""Days of an infusion by its strength in % v/v, at least (estimates)."""
+"""Shelf life in days of an infusion by its least strength in % v/v (estimates)."""
 
 SALINE_DAYS: Final = ((10.0, 180), (0.0, 30))
-"""Days of a saline solution by its salt in g/100 ml, at least (estimates)."""
+"""Shelf life in days of a saline solution by its least salt in g/100 ml (estimates)."""
 
 ACID_SOLUTION_DAYS: Final = ((4.0, 30), (0.0, 14))
-"""Days of acids in water by their acid in g/100 ml, at least (estimates): a month where it is as sharp as a juice."""
+"""Shelf life in days of an acid solution by its least acid in g/100 ml (estimates): a month at a juice's acidity."""
 
 JUICE_DAYS: Final = 1
-"""Days of an adjusted juice (estimate)."""
+"""Shelf life in days of an adjusted juice (estimate)."""
 
 DAIRY_DAYS: Final = 3
-"""Days of anything with milk, cream or egg in it (estimate)."""
+"""Shelf life in days of anything with milk, cream or egg (estimate)."""
 
 FRESH_DAYS: Final = 4
-"""An ingredient that keeps no longer spoils what is made of it sooner, [days] (estimate)."""
+"""Shelf life in days of an ingredient up to which a preparation with it spoils sooner (estimate)."""
 
 DAY_JUICE_DAYS: Final = 2
-"""A juice that keeps no longer is the day's: it tastes flat tomorrow, [days] (common practice)."""
+"""Shelf life in days up to which a juice counts as juice of the day: it tastes flat tomorrow (common practice)."""
 
 HALF_DAY_H: Final = 12.0
-"""Hours that a juice of the day is fit to pour (common practice)."""
+"""Hours that a juice of the day keeps (common practice)."""
 
 KEEPS_BY_STRENGTH_ABV: Final = 20.0
 """Strength from which a batch or an infusion keeps by its alcohol, [% v/v] (house rule)."""

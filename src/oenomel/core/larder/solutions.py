@@ -19,21 +19,22 @@ ETHANOL_G_PER_ML: Final = 0.78924
 """Density of ethanol at 20 °C. Source: OIML R 22, 789.24 kg/m³ (from memory)."""
 
 SOLIDS_ML_PER_G: Final = 0.62
-"""Volume that a gram of sugar takes up once dissolved: the round figure for the strengths of a drink."""
+"""Volume of a gram of dissolved sugar, [ml/g]: a round figure for drinks."""
 
 BRIX_PER_ABV: Final = 0.36
-"""What a refractometer shows for each % of alcohol, in °Bx: it reads alcohol as if it were sugar. From memory of the refractive indices
-of alcohol and water (about 4.4 °Bx at 10 % by weight); good enough to say that a reading misleads, not to correct it."""
+"""Refractometer reading for each % of alcohol, [°Bx]. From memory of the refractive indices of alcohol and water (about 4.4 °Bx at 10 %
+by weight); good enough to warn of a misleading reading, not to correct it.
+"""
 
 FREEZING_K_PER_MOLAL: Final = 1.86
-"""Fall of water's freezing point for a mole of dissolved sugar or acid in a kilogram (handbook value, from memory)."""
+"""Freezing point depression of water, [K kg/mol] (handbook value, from memory)."""
 
 SUGAR_G_PER_MOL: Final = 342.3
 ACID_G_PER_MOL: Final = 192.1
-"""Molar masses of sucrose and of citric acid, which stand for all sugar and all acid here."""
+"""Molar masses of sucrose and citric acid, used for all sugar and all acid, [g/mol]."""
 
 SOLIDS_J_PER_G_K: Final = 1.82
-"""Heat that a gram of dissolved sugar or acid adds, from sugar solutions of 10 to 50 % (handbook value, from memory)."""
+"""Specific heat of dissolved sugar or acid, [J/(g K)], from sugar solutions of 10 to 50 % (handbook value, from memory)."""
 
 
 def dissolved_ml_per_g(sugar_g_per_100ml: float) -> float:

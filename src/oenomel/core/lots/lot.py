@@ -40,36 +40,39 @@ READABLE: Final[Mapping[ReadingName, Readable]] = {
 }
 
 MOST_ACID_IN_JUICE: Final = 12.0
-"""No juice holds more acid than this, [g/100 ml] (house rule; lime and sea buckthorn stay below 9)."""
+"""Most acid of a juice, [g/100 ml] (house rule; lime and sea buckthorn stay below 9)."""
 
 JUICE_OTHER_SOLIDS: Final = 0.8
 JUICE_OTHER_SOLIDS_SD: Final = 0.3
-"""What is dissolved in a juice besides sugar and acid, [g/100 ml] (docs/model/lots.md, for citrus; its spread is an estimate)."""
+"""Dissolved matter of a juice besides sugar and acid, and its standard deviation, [g/100 ml] (docs/model/lots.md, for citrus; the spread
+is an estimate).
+"""
 
 MISLEADS_FROM_ABV: Final = 1.0
 ALCOHOL_MISLEADS_BY: Final = 0.15
-"""Strength from which a refractometer is misled, and how far what alcohol adds to it may be off, as a share (estimate)."""
+"""Strength from which a refractometer is misled, and the relative standard deviation of alcohol's part in its reading (estimate)."""
 
 DRY_G: Final = 0.5
-"""Less sugar than this in 100 ml is none: the strength alone then decides what a spirit weighs."""
+"""Sugar below which a liquid counts as dry, [g/100 ml]: its strength alone then decides its density."""
 
 DENSITY_AGREES_WITHIN: Final = 0.008
-"""How far a dry spirit's density may lie from what its strength says, [g/ml]: about 6 % ABV at the strength of a spirit (house rule)."""
+"""Allowed distance between a dry spirit's density and that of its strength, [g/ml]: about 6 % ABV for a spirit (house rule)."""
 
 LEAST_SLOPE: Final = 250.0
-"""Grams of sugar in 100 ml by which a g/ml more is explained, at the least (sucrose table)."""
+"""Least sugar for each g/ml of density, [g/100 ml] (sucrose table)."""
 
 _FINEST_SD: Final = 1e-6
-"""No device of a bar is surer than this in any unit; a smaller number would drown the rest in arithmetic (house rule)."""
+"""Least standard deviation of a bar's device, in any unit (house rule)."""
 
 LEAST_G: Final = 0.05
 FAR_OFF_SDS: Final = 3.0
 IMPOSSIBLE_SDS: Final = 4.0
-"""A figure stays above the first; a reading that lies so many standard deviations from what was assumed is to be read again, and one
-that leaves less than nothing by so many is refused."""
+"""Least positive value of a figure, and the standard deviations from the assumed value beyond which a reading should be repeated, and is
+refused.
+"""
 
 WEIGHS_LESS_A_PERCENT: Final = 0.0013
-"""How much less a millilitre weighs for each % of alcohol, [g], about the strength of a liqueur (OIML R 22, from memory)."""
+"""Decrease of the weight of a millilitre for each % of alcohol, [g], around the strength of a liqueur (OIML R 22, from memory)."""
 
 OWN_READING: Final = "measured here"
 

@@ -10,19 +10,19 @@ from oenomel.errors import ImpossibleMeasurement, OutOfRange
 
 SAMPLE_ML: Final = 10.0
 LYE_MOL_PER_L: Final = 0.1
-"""What the recipe takes: so much juice, and lye of this strength (common practice of kitchens and wine cellars)."""
+"""Sample of juice and strength of lye in the instructions (common practice of kitchens and wine cellars)."""
 
 BURETTE_ML: Final = 100.0
 LEAST_SAMPLE_ML: Final = 2.0
-"""A sample that would take more lye than two fillings of a kitchen burette is taken smaller, and none smaller than a spoonful."""
+"""Volume of a kitchen burette; a sample is reduced to need at most two fillings, but not below the least sample, a spoonful."""
 
 DROP_ML: Final = 0.05
 SAMPLE_SD: Final = 0.01
 LEAST_SD: Final = 0.01
-"""A burette stops within a drop; a sample of ten millilitres is taken to a hundredth; indicator and lye add a hundredth (estimates)."""
+"""Errors of a titration: a drop of lye, a hundredth of the sample, and a hundredth for indicator and lye (estimates)."""
 
 TOO_LITTLE_G: Final = 0.05
-"""Less acid than this in 100 ml isn't worth a titration: no drink tastes it (a tenth of a step in a sour)."""
+"""Acid below which a titration isn't worthwhile, [g/100 ml]: it can't be tasted in a drink (a tenth of a step in a sour)."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -13,7 +13,7 @@ from oenomel.core.spec import Drink
 from oenomel.core.wording import listed
 
 FREE_KINDS = frozenset({"water"})
-"""What comes from the tap costs nothing worth telling; soda has a price like any bottle."""
+"""Kinds without a cost: tap water; soda has a price like any bottle."""
 
 
 @dataclass(frozen=True, slots=True)

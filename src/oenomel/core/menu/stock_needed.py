@@ -12,13 +12,13 @@ from oenomel.core.larder.fruit import FruitNeed, FruitToBuy, Pressing, fruit_of,
 from oenomel.core.spec import Drink
 
 ROUND_ML: Final = 50.0
-"""What is to be prepared is told by so much."""
+"""Step to which amounts to prepare are rounded, [ml]."""
 
 USUAL_SERVES: Final = 10
-"""Serves of a drink that nobody told a number of, for what to buy and prepare (house rule; the screen says so)."""
+"""Default number of serves for buying and preparing (house rule; the screen says so)."""
 
 CRATE_LASTS_H: Final = 72.0
-"""How long what was pressed tells of the crate that stands there (house rule: a crate is gone in three days)."""
+"""Hours for which a pressing describes the present crate (house rule: a crate is gone in three days)."""
 
 
 @dataclass(frozen=True, slots=True)

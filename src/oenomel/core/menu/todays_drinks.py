@@ -19,7 +19,7 @@ from oenomel.core.wording import listed
 _UNITS = {"sugar": "g of sugar in 100 ml", "acid": "g of acid in 100 ml", "abv": "% ABV"}
 
 MOVED_SLOTS = ("sour", "sweet")
-"""What today's correction may move: what balances a drink, never what it is known by."""
+"""Slots that today's correction may move: those that balance a drink, never those that define it."""
 
 
 @dataclass(frozen=True)

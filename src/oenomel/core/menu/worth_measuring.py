@@ -11,14 +11,14 @@ from oenomel.core.forecast import Forecast
 from oenomel.core.larder import Ingredient
 
 WORTH_SHARE: Final = 0.2
-"""From so large a part of what is unsure on, a measurement helps a drink (house rule)."""
+"""Share of the uncertainty from which a measurement helps a drink (house rule)."""
 
 _KINDS_READ: Final = {
     "acid": frozenset({"juice", "vinegar"}),
     "sugar": frozenset({"juice", "syrup"}),
     "abv": frozenset({"spirit", "liqueur", "fortified", "aromatised"}),
 }
-"""What a bar can measure: acid of a juice, °Bx of what holds no alcohol, the strength on a label."""
+"""Properties that a bar can measure: acid of a juice, °Bx without alcohol, the strength of a label."""
 
 _HOW: Final = {
     "acid": ("Titrate", "acidity"),

@@ -22,10 +22,10 @@ _PARTS: Final = (
         Fraction(2, 3): "⅔",
     }
 )
-"""Parts of an ounce that have a sign of their own."""
+"""Fractions of an ounce with a sign of their own."""
 
 SAME_OUNCES: Final = 0.006
-"""So near to a part, [oz], an amount is told as that part."""
+"""Distance from a fraction at which an amount is written as that fraction, [oz]."""
 
 _ONE: Final = {"barspoon": "a barspoon", "dash": "a dash", "splash": "a splash", "drop": "a drop", "cup": "a cup"}
 _HALF: Final = {"barspoon": "half a barspoon", "cup": "half a cup", "dash": "half a dash"}

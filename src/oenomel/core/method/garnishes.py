@@ -16,7 +16,7 @@ from oenomel.core.wording import listed
 
 MOST_SUGGESTED: Final = 6
 HOWS: Final = ("on the edge", "expressed and thrown away", "expressed and dropped in", "grated", "in the drink", "on the foam", "on a pick")
-"""How a garnish is usually put there."""
+"""Most garnishes suggested, and usual placements."""
 
 _LOUD: Final = 2
 _ECHOES: Final = 1.0
@@ -25,7 +25,7 @@ _USUAL: Final = 0.1
 _OIL: Final = 0.1
 _ALIKE: Final = 0.35
 _SLICED: Final = ("quince", "apple", "pear", "cucumber", "pineapple")
-"""Smells of fruit of which a slice can be cut, where the larder has no garnish of it."""
+"""Aromas of fruit that can be sliced, where the larder has no garnish with that aroma."""
 
 
 @dataclass(frozen=True, slots=True)

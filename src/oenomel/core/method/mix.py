@@ -16,10 +16,10 @@ from oenomel.core.spec import Method, Pour
 from oenomel.core.wording import capital, listed
 
 THICK_G_PER_100ML: Final = 90.0
-"""Sugar from which a syrup is stirred in before the ice: rich syrup is at the edge, honey well over it (house rule)."""
+"""Sugar from which a syrup is stirred in before the ice, [g/100 ml]: rich syrup is at the limit, honey well above it (house rule)."""
 
 USUAL_SWIZZLE_SECONDS: Final = 15.0
-"""Of a swizzle and a blend, where nothing is told (house rule)."""
+"""Default seconds of a swizzle and a blend (house rule)."""
 
 # Cheap and risky first: what can spoil the drink or costs least goes in before what is dear.
 _CHEAP_FIRST: Final = ("texture", "seasoning", "accent", "sour", "lengthener", "sweet", "other", "liqueur", "base")

@@ -17,7 +17,7 @@ from oenomel.core.spec import Garnish
 from oenomel.core.wording import capital, with_article
 
 NOTE: Final = "tell: note"
-"""Key of the step that tells the guest what the drink wants him to know."""
+"""Key of the step with the words to the guest."""
 
 FOAMS_UP_G: Final = 4.0
 """Sugar in a drink from which bubbles foam up, [g] (house rule)."""

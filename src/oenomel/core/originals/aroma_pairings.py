@@ -22,13 +22,13 @@ Floats = NDArray[np.float64]
 PairOfGroups = frozenset[str]
 
 SHRINK: Final = 3.0
-"""Counts of the bar's average that stand beside each pair's own, so that one evening proves nothing (docs/model/originals.md)."""
+"""Counts of the bar's mean added to each pair's own, so that one evening proves nothing (docs/model/originals.md)."""
 
 LEARNT_WEIGHT: Final = 0.25
-"""What a doubled share of liked glasses adds to a pair's kinship is this times ln 2 (house rule)."""
+"""Weight of learnt pairings: doubling the share of liked drinks adds this times ln 2 (house rule)."""
 
 LINK_FROM: Final = 0.55
-"""Kinship from which two are linked; every pour wants one such link (house rule)."""
+"""Pairing value from which two ingredients are linked; every pour needs one link (house rule)."""
 
 
 @cache

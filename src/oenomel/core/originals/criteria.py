@@ -18,13 +18,13 @@ FROM_BOOK: Final[tuple[FromBook, ...]] = get_args(FromBook)
 
 MOST_WANTED: Final = 60
 COARSEST_GRID_ML: Final = 15.0
-"""With coarser steps no jigger pours two halves of a base."""
+"""Most ingredients wanted, and the coarsest grid, with which half a base can still be poured."""
 
 MOST_SEED: Final = 2**53
 ORIGINAL_FAMILIES: Final[tuple[FamilyName, ...]] = ("sour", "daisy", "fizz")
 
 WITHOUT: Final = ("alcohol", "egg", "milk", "vegan")
-"""What is left out by a word; besides allergens, kinds and slugs."""
+"""Words for what can be excluded, besides allergens, kinds and slugs."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -15,7 +15,7 @@ from oenomel.core.originals.space import NONE
 Floats = NDArray[np.float64]
 
 RELEVANCE: Final = 0.7
-"""λ: what the score counts for beside the distance from those that are picked already."""
+"""λ: weight of the score relative to the distance from the drinks already picked."""
 
 A_FIFTH: Final = 5
 

@@ -13,7 +13,7 @@ from oenomel.core.larder import Ingredient
 from oenomel.core.spec import Drink
 
 OWN_WORDS: Final = ("Lantern", "Threshold", "Orbit", "Harbour", "Ladder", "Meadow", "Almanac", "Hour", "Letter", "Quarter")
-"""Second words where the book has none of its own yet."""
+"""Second words of a name where the book has none yet."""
 
 _NO_WORDS: Final = frozenset({"sour", "daisy", "fizz", "the", "and", "of", "a", "no", "new", "with", "drink", "trial", "others", "spec"})
 
@@ -21,7 +21,7 @@ _TOLD_AS: Final = {
     "dark-berry": "Hedgerow", "bitter-orange": "Bitter Peel", "grass": "Green Cane", "vegetal": "Garden", "saline": "Salt", "earth": "Root",
     "bread": "Bakehouse", "butter": "Churn", "rye": "Rye Field", "malt": "Barley",
 }  # fmt: skip
-"""What a tag is called in a name; the rest by their own word. None of them names a fruit or a plant that the drink may not hold."""
+"""Words for aroma tags in a name; other tags by their own word. None names a fruit or plant that may not be in the drink."""
 
 
 @cache
@@ -60,7 +60,7 @@ def _own(name: str) -> list[str]:
 
 
 _TELLING: Final = {"accent": 0, "liqueur": 1, "sweet": 2, "sour": 3, "lengthener": 4, "base": 5, "texture": 6}
-"""Which part names a drink: what is odd in it before what carries it."""
+"""Roles that give a drink its name, in order: the unusual before the main ones."""
 
 
 def _word(each: Ingredient) -> str:

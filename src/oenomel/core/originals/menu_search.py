@@ -23,8 +23,7 @@ MOST_PLACES: Final = 12
 OFFERED: Final = (4, 12)
 DRAWN: Final = (2_000, 8_000)
 FOR_ALL: Final = (72, 48_000)
-"""Places of a list; drinks offered for each of them, and combinations drawn for those, at least and at most; and both for all places
-together: a list is made while somebody waits."""
+"""Most places of a menu; drinks offered and combinations drawn for each, least and most; and the total, because a user waits."""
 
 SAME_BASE: Final = 0.25
 SAME_LEAD: Final = 0.15
@@ -32,8 +31,9 @@ AS_DARK: Final = 0.15
 AS_STRONG: Final = 0.1
 AS_DEAR: Final = 0.05
 SHARED: Final = 0.06
-"""What a drink loses beside those that are on the list: another of its base, of its liqueur or sweetener, its colour, strength, price; and
-what it gains by each home-made preparation that is made anyway (house rules)."""
+"""Score lost for each earlier drink of the menu with the same base, liqueur or sweetener, colour, strength or price; and gained for each
+shared preparation (house rules).
+"""
 
 NEAR_COLOUR: Final = 0.25
 NEAR_ABV: Final = 1.5

@@ -14,22 +14,24 @@ from oenomel.core.spec import FamilyName
 
 WEAKEST_BASE: Final = 35.0
 STRONGEST_BASE: Final = 60.0
-"""Strength of what carries a sour, [% v/v]: weaker can't reach the family's strength, stronger is for a barspoon."""
+"""Strength of a base, [% v/v]: a weaker one can't reach the family's strength, a stronger one is for a barspoon."""
 
 QUIET_BASE_ML: Final = 40.0
 SHARPEST_FROM: Final = 2.4
 SOFTEST: Final = 0.4
 SWEETEST_SOUR: Final = 3.0
-"""Acid of what sours a drink alone, and of what helps to, [g/100 ml]."""
+"""Least loudness limit of a base, [ml]; and the acid of a juice that sours a drink alone, and that helps to, with its largest ratio of
+sugar, [g/100 ml].
+"""
 
 SHARPER_THAN_THE_REST: Final = 3.0
 AS_SHARP_AS_CITRUS: Final = 3.5
 SYRUP: Final = (35.0, 100.0)
-"""Sugar of what sweetens by the jigger, [g/100 ml]; thicker sits on the ice."""
+"""Acid that makes a second sour sharper, that of citrus, and the sugar of a syrup, [g/100 ml]; thicker syrup doesn't dissolve on ice."""
 
 LIQUEUR_SUGAR: Final = 15.0
 LEAST_LIQUEUR_ML: Final = 15.0
-"""Least measure of the liqueur that makes a daisy."""
+"""Least sugar of a liqueur, [g/100 ml], and least amount of the liqueur in a daisy, [ml]."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -160,14 +162,14 @@ PARTS: Final[Mapping[str, Role]] = {
     "cream": Role("texture", _cream, _cream),
     "lengthener": Role("lengthener", _lengthener, _could_lengthener),
 }
-"""The parts in the order in which they are told. Two accents come only where both are asked for."""
+"""The roles in the order of description. A second accent is used only where both are asked for."""
 
 ACCENTS: Final = ("accent", "accent2")
 TWINS: Final = (("base", "base2"), ACCENTS)
-"""Parts that are alike: of two that are asked for the earlier in the larder's order is the first, so that no pair stands twice."""
+"""Interchangeable roles: two ingredients fill them in the larder's order, so that no pair occurs twice."""
 
 BALANCING: Final = ("base", "sour", "sweet", "lengthener")
-"""Parts that move to bring a drink home; the rest stay at their usual measures."""
+"""Roles whose amounts balance a drink; the others stay at their usual measures."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -192,7 +194,7 @@ FORM_PLANS: Final[Mapping[tuple[str, str], Plan]] = {
     ("sour", "without alcohol"): Plan(("base", "sour", "sweet"), ("sour2", "sweet2", "liqueur", "accent", "texture")),
     ("daisy", "without alcohol"): Plan(("base", "liqueur", "sour"), ("sweet", "sour2", "accent", "texture", "lengthener")),
 }
-"""Forms that have parts of their own."""
+"""Forms with roles of their own."""
 
 
 def plan_of(wish: Criteria) -> Plan:

@@ -29,7 +29,7 @@ Ints = NDArray[np.int64]
 JIGGER_MARKS: Final = (
     5.0, 7.5, 10.0, 15.0, 20.0, 22.5, 25.0, 30.0, 35.0, 37.5, 40.0, 45.0, 50.0, 52.5, 60.0, 75.0, 90.0, 120.0,
 )  # fmt: skip
-"""What jiggers have marks for, by ml and by quarters of an ounce (common practice)."""
+"""Marks of jiggers, by ml and by quarter ounces (common practice)."""
 
 REACHES: Final[Mapping[str, tuple[float, float]]] = {
     "base": (30.0, 60.0),
@@ -37,7 +37,7 @@ REACHES: Final[Mapping[str, tuple[float, float]]] = {
     "sweet": (2.5, 30.0),
     "lengthener": (45.0, 120.0),
 }
-"""Between what a balancing part may be poured, [ml]."""
+"""Range of a balancing role, [ml]."""
 
 SHAKEN: Final = Method(technique="shake")
 AT_ONCE: Final = 4096
@@ -199,4 +199,4 @@ def _target(wish: Criteria, home: TypicalRange) -> Target:
 
 
 WELL_WITHIN: Final = 0.5
-"""How far from a home's own schools a palate may move what is aimed at, [steps]: a drink poured there still stands at home."""
+"""How far a palate may move the target from the schools, [steps], so that the drink stays in the typical range."""

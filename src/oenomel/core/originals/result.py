@@ -40,14 +40,14 @@ REFUSED: Final = frozenset({
     "curdles", "cream-and-wood", "two-creams", "hard-pair", "foam-and-soda", "many-bitters", "two-loud", "two-perfumes", "two-foams",
     "hot-for-a-child", "beyond-dissolving",
 })  # fmt: skip
-"""Findings with which nobody lays an original before a guest."""
+"""Findings with which nobody would serve an original."""
 
 RARE: Final = 4
-"""From this rank on a garnish is too rare to be proposed."""
+"""Rank from which a garnish is too rare to suggest."""
 
 ODD_BELOW: Final = 0.6
 KIN_FROM: Final = 0.7
-"""Kinship below which one part is told as the odd one, and from which two are told as kin."""
+"""Pairing values below which an ingredient is called odd, and from which two are said to go together."""
 
 
 @dataclass(frozen=True)

@@ -28,12 +28,12 @@ KINSHIP_COUNTS: Final = 0.25
 NOVELTY_COUNTS: Final = 0.15
 USUAL_COUNTS: Final = 0.15
 GLADLY_COUNTS: Final = 0.3
-"""What each part of a score counts for, all of them from 0 to 1 (house rules; kinship is weak evidence and counts little)."""
+"""Weights of the parts of a score, each from 0 to 1 (house rules; pairing is weak evidence and counts little)."""
 
 LESS_COUNTS: Final = 0.3
 NEAR_BOOK: Final = 0.55
 FAR_FROM_BOOK: Final = 0.8
-"""Distances from the nearest drink of the book up to which one is near, and from which one is far."""
+"""Penalty for unwanted ingredients, and the distances from the nearest drink of the book that count as near and as far."""
 
 
 def balance_of(cost: Floats) -> Floats:

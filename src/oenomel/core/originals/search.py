@@ -23,28 +23,27 @@ from oenomel.errors import DomainError
 POURED_AT_ONCE: Final = 2048
 MOST_POURED: Final = 16_384
 POOL: Final = 1500
-"""How many combinations are poured in a turn, and in all; and among how many of the best the handful is picked."""
+"""Combinations that get amounts at a time and in all; and the number of best ones that the handful is picked from."""
 
 WISH_WORK: Final = 6_000_000
-"""Budget of one wish, of a whole menu too, in the unit of `swaps.Budget`: a second and a half on a quiet machine of 2024."""
+"""Budget of one search, of a whole menu too, in the unit of `rebalance.Budget`: a second and a half on a quiet machine of 2024."""
 
 DRAW_WORK: Final = 20
 POUR_WORK: Final = {"curve": 100, "heat balance": 2_500}
 PRESENT_WORK: Final = 24_000
-"""Work of drawing one combination, of pouring one by each school of dilution, and of forecasting and describing one original.
-
-They are charged whether or not an earlier wish has left the result, so that the same wish has the same answer at any time.
+"""Work of drawing one combination, of choosing its amounts by each school of dilution, and of forecasting and describing one original.
+It is charged even where an earlier search has left the result, so that the same criteria have the same answer at any time.
 """
 
 EXPLAIN_SHARE: Final = 0.3
-"""Share of the budget that is kept for finding out which condition stands in the way, until something is found."""
+"""Share of the budget kept for finding out which criterion excludes everything, until a drink is found."""
 
 FIRST_LOOK: Final = 12
 FIRST_SHARE: Final = 0.2
-"""Every twelfth combination is looked at first, so that a first glass is there at once; share of the budget that this may take."""
+"""Every how many combinations are looked at first, for a quick first handful, and its share of the budget."""
 
 ALIKE_RELEVANCE: Final = 0.95
-"""Who asks for more like one doesn't ask for the most diverse."""
+"""Weight of the score in a search for similar drinks, which need less diversity."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -193,7 +192,7 @@ def _exempt(ground: SearchContext, wish: Criteria, space: Space) -> NDArray[np.b
 COUNTED_BY: Final = 1500
 COUNT_WORK: Final = 1_200_000
 LEAST_POURED: Final = 24
-"""How many combinations are drawn for a count, the work it may take, and how many are poured at the least."""
+"""Combinations drawn for a count, its work, and the least number that get amounts."""
 
 
 @dataclass(frozen=True, slots=True)

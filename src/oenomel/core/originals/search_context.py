@@ -31,17 +31,18 @@ Bools = NDArray[np.bool_]
 MOST_MARKS: Final = 1_000_000
 MOST_DISTANCES: Final = 100_000
 ROUNDED: Final = 9
-"""Combinations × ingredients, and × drinks of the book, that are compared at once, so that they fit a processor's cache; digits to which
-distances and scores are rounded, so that ties are ties anywhere."""
+"""Sizes of arrays compared at once, to fit a processor's cache; digits to which distances and scores are rounded, so that ties are ties
+everywhere.
+"""
 
 MOST_KEPT: Final = 6
-"""Structures of wishes whose samples are kept."""
+"""Samples kept, by structure of the criteria."""
 
 USUAL_OF_PART: Final = np.array([3.0 if part == "sour" else 1.0 for part in ORDER])
-"""What a part counts for in how usual a drink is: nobody presses sour oranges for one drink (house rule)."""
+"""Weights of the roles in how usual a drink is: nobody presses sour oranges for one drink (house rule)."""
 
 UNTOLD_KINSHIP: Final = 0.5
-"""Of what has too little smell to tell (house rule)."""
+"""Pairing value of an ingredient with too little aroma (house rule)."""
 
 
 @dataclass(frozen=True)

@@ -19,10 +19,10 @@ WEIGHTS: Final[Mapping[SlotName, float]] = {
     "base": 1.0, "liqueur": 1.0, "accent": 0.7, "sweet": 0.7, "lengthener": 0.7, "texture": 0.4, "sour": 0.4, "seasoning": 0.2,
     "other": 0.5, "edge": 0.1, "garnish": 0.1,
 }  # fmt: skip
-"""What a part counts for where two drinks are compared: base and liqueur make a drink another one, citrus hardly does (house rule)."""
+"""Weights of the slots in comparing drinks: base and liqueur matter most, citrus hardly (house rule)."""
 
 PLAIN: Final = 0.4
-"""Of that what has no smell of its own counts for."""
+"""Factor on the weight of an ingredient without an aroma."""
 
 
 @dataclass(frozen=True)

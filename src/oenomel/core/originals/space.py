@@ -24,12 +24,12 @@ Splits = Mapping[int, Sequence[int]]
 
 ORDER: Final = tuple(PARTS)
 NONE: Final = -1
-"""What stands at a part that a combination doesn't have."""
+"""Order of the roles, and the index of a role that is empty."""
 
 JOIN_AT_MOST: Final = 2
 SAMPLE: Final = 40_000
 WHOLE_UP_TO: Final = 60_000
-"""So many combinations are drawn at the least; a space up to the second is searched whole."""
+"""Most optional roles, size of a sample, and the largest space that is searched completely."""
 
 
 @dataclass(frozen=True, slots=True)

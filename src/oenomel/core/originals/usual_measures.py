@@ -17,7 +17,7 @@ DASHES: Final = 2
 USUAL_ML: Final[Mapping[str, float]] = {
     "sour2": 22.5, "sweet2": 7.5, "texture": 30.0, "cream": 7.5, "liqueur": 7.5, "accent": 5.0, "lengthener": 75.0,
 }  # fmt: skip
-"""What is poured of a part that nothing else decides; a family's own measure of a slot comes first."""
+"""Default amounts of roles, [ml]; a family's own measure of a slot comes first."""
 
 AQUAFABA_ML: Final = 22.5
 

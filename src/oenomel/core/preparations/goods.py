@@ -13,7 +13,7 @@ from oenomel.core.larder import Findable, Index, Tier
 
 FRUIT_SUGAR_SD: Final = 0.25
 FRUIT_ACID_SD: Final = 0.30
-"""How far a fruit's sugar and acid lie from one punnet to the next, as shares (estimates; tables of food give ranges of this width)."""
+"""Relative standard deviations of a fruit's sugar and acid between punnets (estimates; food tables give ranges of this width)."""
 
 
 @dataclass(frozen=True, slots=True)

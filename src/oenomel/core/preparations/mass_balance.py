@@ -19,7 +19,7 @@ from oenomel.errors import DomainError, ImpossibleMeasurement
 Floats = NDArray[np.float64]
 
 MATTER: Final = ("water", "alcohol", *SUGARS, *ACIDS, "salt", "protein", "fat", "gum", "pulp")
-"""What a pot holds, in grams; pulp is what can't be dissolved."""
+"""Components of a preparation, in grams; pulp is what doesn't dissolve."""
 
 _AT: Final = {name: index for index, name in enumerate(MATTER)}
 SUGAR_OF: Final = slice(_AT[SUGARS[0]], _AT[SUGARS[-1]] + 1)
@@ -29,20 +29,24 @@ PULP: Final = _AT["pulp"]
 
 KEPT_IN_SOLIDS: Final = 0.30
 KEPT_IN_SOLIDS_SD: Final = 0.30
-"""What is strained out keeps so much of its weight in liquid (estimate of docs/model/preparations.md, and how far it may be off as a
-share)."""
+"""Share of their weight that strained solids retain in liquid, and its relative standard deviation (estimate of
+docs/model/preparations.md).
+"""
 
 EVAPORATES_G_PER_MIN_L: Final = 8.0
 EVAPORATES_SD: Final = 0.40
-"""Water that goes off a pot as wide as it is high, a minute of simmering and a litre (estimate of docs/model/preparations.md)."""
+"""Evaporation from a pot as wide as it is high, [g] a minute and litre (estimate of docs/model/preparations.md), and its relative
+standard deviation.
+"""
 
 PULP_ML_PER_G: Final = 0.65
-"""Room of a gram of fibre and seed in the pot (estimate)."""
+"""Volume of a gram of fibre and seed, [ml] (estimate)."""
 
 WEIGHT_ROOM: Final = 0.02
 BRIX_ROOM: Final = 3.0
-"""How far a final weight may lie above what is possible, as a share, and a reading below it, in °Bx, before it can't be: scales and
-cups err."""
+"""How far a final weight may exceed what is possible, as a share, and a reading fall below it, in °Bx, before it is refused: scales and
+cups err.
+"""
 
 
 @dataclass(frozen=True)

@@ -36,13 +36,13 @@ Floats = NDArray[np.float64]
 WEIGHT_SD = 0.005
 VOLUME_SD = 0.02
 BRIX_SD = 0.2
-"""How far a final weight and volume may be off, as a share, and a °Bx reading (absolute)."""
+"""Standard deviations of a final weight and volume, as a share, and of a °Bx reading, absolute."""
 
 HEATED_ALCOHOL_SD = 0.3
-"""How far the strength may be off where it stood on the fire and nobody measured what went off, as a share (estimate)."""
+"""Relative standard deviation of the strength after heating without a measurement (estimate)."""
 
 LEAST_TOLD = 0.05
-"""Less than this in 100 ml isn't told, [g or % v/v]."""
+"""Amount per 100 ml below which a component isn't described, [g or % v/v]."""
 
 OWN_RECIPE = "its recipe"
 
@@ -57,7 +57,7 @@ _SERVES: dict[PreparationKind, tuple[Kind, tuple[SlotName, ...]]] = {
     "thinned honey": ("honey", ("sweet",)),
     "acid solution": ("seasoning", ("sour", "seasoning")),
 }
-"""What a preparation is in the larder, and which slots it fills."""
+"""Kind and slots of a preparation in the larder."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -29,7 +29,7 @@ WEIGHED_SD: Final = 0.005
 MEASURED_SD: Final = 0.03
 CUP_SD: Final = 0.05
 PIECE_SD: Final = 0.25
-"""How far an amount may be off, as a share: by a scale, by a jug or a spoon, dry goods by the cup, by the piece (estimates)."""
+"""Relative standard deviations of an amount: by a scale, by a jug or spoon, dry goods by the cup, by the piece (estimates)."""
 
 MOST_G: Final = 100_000.0
 

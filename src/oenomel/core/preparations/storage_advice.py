@@ -26,7 +26,7 @@ from oenomel.core.preparations.preparation import Preparation, RecipeLine
 from oenomel.core.wording import listed
 
 SATURATED_BRIX: Final = 67.0
-"""Above this sugar comes out of a syrup of sugar alone in the cold (handbook: 66.6 to 67.1 % at 20 °C)."""
+"""°Bx above which sugar crystallises from a plain syrup in the cold (handbook: 66.6 to 67.1 % at 20 °C)."""
 
 
 def keeps_days(preparation: Preparation, composition: Composition, brix: float) -> int:

@@ -18,17 +18,17 @@ from oenomel.core.spec import Drink
 from oenomel.core.wording import capital, listed
 
 NO_WORSE_BY: Final = 1.0
-"""A way is told whose J is less than this over the least (docs/model/rebalance.md)."""
+"""Most that a way's J may exceed the least (docs/model/rebalance.md)."""
 
 LEAST_PART: Final = 1 / 12
 TWICE_FROM: Final = 0.95
-"""A smaller part of a pour is no loss of character that anybody would name; from the other on it is told as twice as much."""
+"""Fraction of a pour below which a change isn't described, and from which it is called twice as much."""
 
 MISSED: Final = 0.3
-"""From this price of character on a pour is missed where all of it goes: a plain syrup isn't."""
+"""Identity cost from which a pour would be missed if all of it went; a plain syrup wouldn't."""
 
 AS_NEAR: Final = 0.1
-"""So much of J is no difference between two ways that come near."""
+"""Difference of J below which two ways are equally near."""
 
 
 @dataclass(frozen=True)

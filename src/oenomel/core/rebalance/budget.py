@@ -8,10 +8,10 @@ from collections.abc import Callable
 from typing import Final
 
 USUAL_WORK: Final = 120_000_000
-"""Work of a search that nobody waits for at a screen: a minute or so."""
+"""Work of a search outside the screens: a minute or so."""
 
 BOX_WORK: Final = 25
-"""Bounding a box of drinks costs about as much as evaluating so many of them."""
+"""Work of bounding a box, in drinks evaluated."""
 
 
 class Budget:

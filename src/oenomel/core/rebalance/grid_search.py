@@ -32,18 +32,18 @@ Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
 
 SUMS: Final = ("ml", "sugar", "acid", "alcohol", "tin ml", "tin alcohol", "tin sugar", "tin acid")
-"""Sums over the pours: ml; what `Goal` counts of sugar, acid and alcohol, times 100; in the tin ml, ml of alcohol, g of sugar and acid."""
+"""Sums over the pours: ml; the sugar, acid and alcohol of `Goal` times 100; in the tin ml, ml of alcohol, g of sugar and acid."""
 
 FEW_POINTS: Final = 64
-"""A box with no more points than this is evaluated rather than split."""
+"""Points of a box up to which it is evaluated instead of split."""
 
 POINTS_AT_ONCE: Final = 40_000  # they fit a processor's cache
 FEW_BOXES: Final = 64
 MOST_POINTS_OF_A_BOX: Final = 1000
-"""With few boxes about, the steps of the search cost more than its arithmetic: boxes may then be larger, and are cut in four."""
+"""Points evaluated at once; and for few boxes, whose overhead exceeds their arithmetic, larger boxes that are split in four."""
 
 MARGIN: Final = 0.5
-"""Kept on each side of the heat balance's planes, as a share of how far the water bends between them."""
+"""Margin on both sides of the heat balance's planes, as a share of the water's curvature in a box."""
 
 FAR: Final = 1e4  # a J further than this is as good as none
 
@@ -53,7 +53,7 @@ SHELF_ML: Final = 100_000.0  # more than any pour
 BOXES_AT_ONCE: Final = 4096  # bounded together: a search that grows holds a stack of the others, not the arithmetic of all
 
 SO_FEW: Final = 1500
-"""So many drinks are weighed faster than a search for the best of them begins: two pours on an ordinary grid."""
+"""Number of drinks up to which evaluating all is faster than a search: two pours on an ordinary grid."""
 
 
 @dataclass(frozen=True)

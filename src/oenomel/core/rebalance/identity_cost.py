@@ -12,13 +12,13 @@ PRICES: Final[Mapping[SlotName, float]] = {
     "liqueur": 1.2, "accent": 1.2, "texture": 0.8, "seasoning": 0.8, "base": 0.6, "other": 0.5, "sour": 0.3, "lengthener": 0.2,
     "sweet": 0.1,
 }  # fmt: skip
-"""By slot: what J pays for moving a pour by as much as it is now."""
+"""Cost in J of doubling or removing a pour, by slot."""
 
 AROMATIC_SWEET: Final = 0.4
-"""The price of a sweetener that has an aroma of its own."""
+"""Cost of a sweetener with an aroma of its own."""
 
 DEAR: Final = 0.6
-"""From this price on a pour is what a drink is known by."""
+"""Cost from which a pour defines a drink."""
 
 
 def price_of(pour: Pour) -> float:

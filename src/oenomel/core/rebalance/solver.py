@@ -35,29 +35,29 @@ from oenomel.errors import DomainError, EmptyDrink, NothingFree
 Floats = NDArray[np.float64]
 
 FREE_SLOTS: Final = ("base", "sour", "sweet", "liqueur")
-"""Slots whose pours may move where nothing else is said."""
+"""Slots whose pours may move by default."""
 
 MOST_FREE: Final = 7
-"""Free pours that are searched together: more is no change of a drink but another one."""
+"""Most free pours: more make it another drink."""
 
 MOST_CORRECTORS: Final = 12
 CORRECTORS: Final = ("simple-syrup-1-1", "simple-syrup-2-1", "lemon-juice", "citric-acid-solution", "vodka", "still-water")
-"""What may join a drink where that is allowed: sweet, sour, strong and water, in a plain and a concentrated form where there are two."""
+"""Most correctors added, and the correctors: sweet, sour, strong and water, plain and concentrated where there are both."""
 
 SPIRIT_ABV: Final = 36.0
 WEAK_ABV: Final = 2.0
-"""Strength of what counts as a spirit, and up to which a drink is one without alcohol, [% v/v] (house rules)."""
+"""Strength of a spirit, and the strength up to which a drink counts as non-alcoholic here, [% v/v] (house rules)."""
 
 JOIN_AT_MOST: Final = 2
 
 LEAST_TO_JOIN: Final = JOIN_COSTS + CHANGE_COSTS
-"""A J up to this is too small for a corrector to pay for itself."""
+"""Largest J at which no corrector can pay for itself."""
 
 MOST_RUNGS: Final = 400_000
-"""Amounts that are weighed at once, over all pours of all variants: about 40 MB."""
+"""Most amounts evaluated at once, over all pours of all variants: about 40 MB."""
 
 WHOLE_SEARCH: Final = 0.6
-"""Share of a budget for all free pours at once; the rest is for any four of them, should it not be enough."""
+"""Share of a budget for all free pours at once; the rest is for any four of them."""
 
 NOT_PROVED: Final = "There are too many ways to weigh them all: this is the best that was found, and a better one may be left."
 

@@ -23,11 +23,11 @@ Floats = NDArray[np.float64]
 
 FINEST_GRID_ML: Final = 0.25
 COARSEST_GRID_ML: Final = 60.0
-"""No jigger has a finer mark than a quarter of a millilitre, or needs a coarser one than two ounces."""
+"""Finest and coarsest grid, [ml]: a quarter of a millilitre, two ounces."""
 
 VOLUME_WEIGHT: Final = 0.25
 VOLUME_STEP: Final = math.log(1.10)
-"""What the volume counts for in J, and its step: a tenth (docs/model/rebalance.md)."""
+"""Weight of the volume in J, and its step: a tenth (docs/model/rebalance.md)."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -22,17 +22,17 @@ Floats = NDArray[np.float64]
 CHANGE_COSTS: Final = 0.05
 STEP_COSTS: Final = 0.01
 JOIN_COSTS: Final = 0.25
-"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (docs/model/rebalance.md)."""
+"""Costs in J of each changed pour, each step of the grid, and each added corrector (docs/model/rebalance.md)."""
 
 LONGEST_LADDER: Final = 4000
-"""Amounts among which one pour may choose."""
+"""Most amounts that one pour may choose from."""
 
 MOST_TIMES_A_POUR: Final = 100
-"""A bound further up than this is no bound of a drink; where nothing is poured yet, 100 ml is."""
+"""Largest factor of a bound over the present amount; for a new pour 100 ml."""
 
 TIE_BY_CHANGE: Final = 1e-10
 TIE_BY_ML: Final = 1e-12
-"""So little decides between drinks of the same J: fewer changes, then less volume moved."""
+"""Tie-breakers in J: fewer changes, then less volume moved."""
 
 
 @dataclass(frozen=True, slots=True)

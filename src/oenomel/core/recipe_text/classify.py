@@ -15,9 +15,9 @@ _SHARP: Final = 2.0
 _SWEET: Final = 4.0
 _SHORT_LENGTHENER_ML: Final = 45.0
 _LIQUEUR_SHARE: Final = 0.4
-"""Of a spirit or a liqueur so little is an accent; a juice with so much acid and a lengthener with so much sugar (g/100 ml) is the sour,
-the sweet part; a lengthener that is no more than this leaves a daisy a daisy; and from so large a share of the sugar on the liqueur is what
-sweetens it (house rules)."""
+"""Limits of classification: amount of an accent, [ml]; acid of a sour juice and sugar of a sweet lengthener, [g/100 ml]; lengthener up
+to which a daisy stays one, [ml]; and the liqueur's share of the sugar in a daisy (house rules).
+"""
 
 
 @dataclass(frozen=True, slots=True)

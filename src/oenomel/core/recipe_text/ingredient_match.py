@@ -31,7 +31,7 @@ _LOOSE: Final = frozenset(
     }
     | {"vinegar", "cane syrup", "cider", "orange liqueur", "agricole", "schnapps", "amari", "berries", "juice", "scotch whisky", "syrup"}
 )
-"""Words that several things behind every bar are called by: one of them is taken, and told to be a guess."""
+"""Words with several usual meanings: one is chosen, and marked as a guess."""
 
 _SHORT_WORD: Final = 3
 _PROPORTION: Final = re.compile(r"\d(?:[.,]\d)? ?(?::|to) ?\d|\d ?%")

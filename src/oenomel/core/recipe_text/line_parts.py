@@ -32,7 +32,7 @@ _OPTIONAL: Final = re.compile(r"\boptional(ly)?\b|\bif (you )?(like|wish)\b", re
 _COUNTED_FRUIT: Final = re.compile(r"^(\d[\d./ ]*) (lime|lemon|orange|grapefruit)$", re.IGNORECASE)
 _LEADS: Final = re.compile(r"^(?:then |and |add |of |with |plus |about the )+", re.IGNORECASE)
 _SMALLEST_ML: Final = 8.0
-"""A bare number from here on can only be millilitres; a smaller one is as likely of ounces (house rule)."""
+"""Bare number from which it can only be millilitres; a smaller one may be ounces (house rule)."""
 
 
 @dataclass(frozen=True, slots=True)

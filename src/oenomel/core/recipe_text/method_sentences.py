@@ -25,13 +25,13 @@ _GLASSES: Final[Mapping[str, re.Pattern[str]]] = {
     "wine glass": _glass(r"wine ?glass|goblet|balloon|copa|burgundy glass|spritz glass"),
     "tiny cup": _glass(r"shot glass|cordial glass|tiny cup|demitasse"),
 }
-"""Glasses of the app's list, by the trade's words for them."""
+"""Known glasses by the trade's words for them."""
 
 _OTHER_GLASSES: Final = _glass(
     "julep cup|julep tin|copper mug|tiki mug|mug|hurricane glass|hurricane|snifter|margarita glass|punch cup|beer glass|pint glass"
     "|sherry glass|port glass|tankard|pilsner glass|coconut shell|tea ?cup|sour glass|parfait glass"
 )
-"""Glasses that the list doesn't draw; they keep their word."""
+"""Glasses without a drawing; they keep their word."""
 
 _TECHNIQUES: Final[Mapping[Technique, re.Pattern[str]]] = {
     "shake": re.compile(r"\b(?:hard[- ]|wet[- ])?(?:shake[ns]?|shaking)\b"),
@@ -114,7 +114,7 @@ class MethodRead:
 
 
 DRY_SHAKE_USUAL: Final = 10.0
-"""Seconds of a dry shake where no number is told (common practice)."""
+"""Default seconds of a dry shake (common practice)."""
 
 
 def garnish_of(line: str) -> tuple[str, ...]:

@@ -31,10 +31,10 @@ from oenomel.core.spec.measures import beginnings
 UNNAMED: Final = "Recipe without a name"
 LONGEST_NAME: Final = 80
 LONGEST_LINE: Final = 400
-"""Letters of a line that is read in one; a longer one is read by its sentences, and a longer sentence is kept as a note."""
+"""Default name, longest name, and longest line read as one; a longer one is read by sentences, and a longer sentence is kept as a note."""
 
 MOST_POURS: Final = 60
-"""Pours of a recipe; what comes after is not read."""
+"""Most pours of a recipe; further ones are not read."""
 
 _EQUAL: Final = re.compile(
     r"^(?:equal parts?(?: of)?|(?P<each>[\d½¼¾⅓⅔][^:,a-z]*[a-z]+\.?) each(?: of)?)\b:?\s+(?P<what>.+)$", re.IGNORECASE

@@ -22,7 +22,7 @@ ASKED_AMOUNTS: Final = {
     "shot": ((30.0, "ml"), (45.0, "ml")),
     "spoon": ((1.0, "barspoon"), (1.0, "tbsp")),
 }
-"""What words may be that mean several measures: the first is taken, and told as a guess."""
+"""Amounts that words with several meanings may stand for: the first is used, and marked as a guess."""
 
 _MUDDLED: Final = re.compile(r"(?:, ?| )?\b(?:muddled|pressed|crushed|smashed)\b", re.IGNORECASE)
 _CUT: Final = re.compile(r"\b(?:slice|wedge|wheel|chunk|piece)(?=s?\b)", re.IGNORECASE)

@@ -12,7 +12,7 @@ from oenomel.core.spec import Stage, Unit
 
 Taken = Literal["pour", "asked", "garnish", "edge", "made", "glass", "ice", "name", "heading", "note"]
 Section = Literal["", "ingredients", "method", "garnish", "apart", "note"]
-"""Parts of a recipe; ``apart`` is the recipe of something that goes into the drink, such as its syrup."""
+"""Kinds of lines, and sections of a recipe; ``apart`` is the recipe of an ingredient, such as a syrup."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -18,31 +18,31 @@ from oenomel.errors import DomainError, OutOfRange
 
 Attribute = Literal["sugar", "acid", "abv", "smell"]
 ATTRIBUTES: Final[tuple[Attribute, ...]] = get_args(Attribute)
-"""What a triangle asks of: the three axes, and how loud a liqueur is."""
+"""Attributes of triangles: the three axes, and the loudness of a liqueur."""
 
 WATER: Final = "still-water"
 
 NOUNS: Final[Mapping[str, str]] = {**{name: axis.noun for name, axis in AXES.items()}, "smell": "aroma"}
 
 SPAN_STEPS: Final = 4.0
-"""How far the two jugs are apart, [steps]: the usual tongue never misses the whole of it, and an eighth of it is a fine question."""
+"""Distance of the two jugs, [steps]: large enough to be found for certain, while an eighth of it is a difficult triangle."""
 
 LEAST_APART: Final = 3.0
 MOST_OFF_STEPS: Final = 0.1
-"""The least that rounding may leave of it, and the most by which the jugs may differ in what isn't asked, [steps]."""
+"""Least distance after rounding, and the largest difference in the other attributes, [steps]."""
 
 GLASS_ML: Final = 10.0
 GLASS_GRIDS: Final = 8
-"""The least in a glass, a sip or two, and how many of the measure's smallest steps it has to hold, so that blends differ finely."""
+"""Least size of a glass, a sip or two, and the number of smallest steps in it, so that blends can be fine."""
 
 GRIDS: Final = (1.0, GRID_ML)
-"""What is measured with: a syringe or a pharmacy's spoon, or a jigger with fine marks, [ml]."""
+"""Measures to pour with: a syringe or a pharmacy's spoon, or a jigger with fine marks, [ml]."""
 
 GLASSES_A_JUG: Final = 1.9
-"""Glasses' worth of each jug that is mixed for a triangle: half of its three, and something over for what is drawn unevenly."""
+"""Glasses of each jug for a triangle: half of its three, with a reserve for uneven draws."""
 
 MOST_MORE_ML: Final = 2000.0
-"""By how much jugs may grow until they can be measured alike."""
+"""Most that jugs may grow to be measurable, [ml]."""
 
 _LEVELS: Final[Mapping[str, tuple[float, float, float]]] = {
     # Strength, sugar and acid of the jug with less: around the middle of the usual drinks, with room for four steps above it. Sweetness and
@@ -53,7 +53,7 @@ _LEVELS: Final[Mapping[str, tuple[float, float, float]]] = {
     "smell": (0.0, 8.0, 0.7),
 }
 _SMELL_SHARE: Final = 0.03
-"""The liqueur's share of the jug with less of it."""
+"""Levels of the weaker jug, and the liqueur's share in it."""
 
 _USUAL: Final[Mapping[str, tuple[str, ...]]] = {
     "sour": ("lemon-juice", "lime-juice", "citric-acid-solution"),
@@ -62,7 +62,7 @@ _USUAL: Final[Mapping[str, tuple[str, ...]]] = {
     "liqueur": (),
 }
 _LEAST: Final = {"sour": ("acid", 2.0), "sweet": ("sugar", 30.0), "base": ("abv", 30.0), "liqueur": ("sugar", 8.0)}
-"""What does each job without a word of its own, best first, and what another bottle has to bring for it."""
+"""Usual ingredient of each role, best first, and the least contents of another one."""
 
 Level = tuple[float, float, float]
 

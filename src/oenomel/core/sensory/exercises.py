@@ -24,20 +24,21 @@ ExerciseKind = Literal["swap", "fault", "correction"]
 EXERCISES: Final[tuple[ExerciseKind, ...]] = get_args(ExerciseKind)
 
 NEAR_THE_LINE: Final = 0.15
-"""So near to half a step, "a touch" and "the same" are both right."""
+"""Distance from half a step within which "a touch" and "the same" are both right, [steps]."""
 
 AS_MUCH: Final = 0.8
-"""A second fault that is so large beside the largest is as right an answer."""
+"""Size relative to the largest fault from which a second one is right too."""
 
 FAULT_STEPS: Final = (1.2, 4.0)
 MENDED: Final = 0.5
 WORSE_STEPS: Final = 0.5
-"""A fault that is worth naming, in steps of its largest axis; the part of the distance that the best single correction may leave; and by
-how much each other one has to be farther off."""
+"""Least size of a fault, [steps]; the share of the distance that the right correction may leave; and how much farther each other one
+must be.
+"""
 
 MOST_ML: Final = 15.0
 MOST_OF_BASE: Final = 1 / 4
-"""How far a correction goes, and of a base that gave the drink its size: nobody mends a liqueur with a third more spirit."""
+"""Largest correction, [ml], and of a base, as a share: nobody corrects a liqueur with a third more spirit."""
 
 TRIES: Final = 150
 

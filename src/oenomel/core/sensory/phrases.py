@@ -11,19 +11,19 @@ from oenomel.core.sensory.thresholds import DULLED_AFTER, KNOWN_AFTER, ROUND, Th
 from oenomel.core.wording import capital
 
 USUAL_LEVEL: Final[Mapping[str, float]] = {"sugar": 8.0, "acid": 0.85, "abv": 15.0}
-"""Where a step is told in grams and per cent: about the middle of a shaken sour."""
+"""Level at which a step is given in grams and per cent: about the middle of a shaken sour."""
 
 _UNITS: Final = {"sugar": "g of sugar", "acid": "g of acid", "abv": "% of alcohol"}
 
 ONLY_GUESSED: Final = 0.5
 WELL_KNOWN: Final = 0.25
-"""How likely it is that somebody only guessed, from which his answers teach nothing; and the doubt of a step, as the sd of its logarithm,
-below which neither finer nor coarser means as the usual.
+"""Probability of guessing from which answers teach nothing; and the standard deviation of a threshold's logarithm below which it can be
+called average.
 """
 
 WORTH_A_WORD_G: Final = 8.0
 A_DRINK_G: Final = 14.0
-"""From here on the alcohol of a sitting is told, and what a drink's worth of it is, [g]: a standard drink is 8 to 14 g by country."""
+"""Alcohol from which a sitting mentions it, and that of a drink, [g]: a standard drink is 8 to 14 g by country."""
 
 
 def known_steps(thresholds: Mapping[Attribute, Threshold]) -> OwnSteps:

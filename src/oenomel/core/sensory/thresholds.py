@@ -16,36 +16,35 @@ from oenomel.errors import DomainError, OutOfRange
 Floats = NDArray[np.float64]
 
 PRIOR_SD: Final = 0.5
-"""How far tongues differ before anything was tasted, as the logarithm of their step; the usual tongue's is one step
-(docs/model/sensory.md)."""
+"""Standard deviation of the logarithm of tasters' thresholds before any test; the usual one is one step (docs/model/sensory.md)."""
 
 SLOPES: Final = (1.5, 2.0, 3.0)
-"""How suddenly a tongue begins to tell two glasses apart; which of these is his isn't known, and is summed over."""
+"""Slopes of the psychometric function; the taster's own is unknown, so they are summed over."""
 
 BY_CHANCE: Final = 1 / 3
 ATTENTIVE: Final = 0.96
-"""How often a triangle is right for who can't taste it at all, and the share of the rest that is answered with attention."""
+"""Probability of a right answer by chance, and the share of the other answers given with attention."""
 
 GUESSES: Final = 0.02
-"""How likely it is beforehand that somebody only guesses: a cold, a tired palate, the wrong bottle. An assumption."""
+"""Prior probability that a taster only guesses: a cold, a tired palate, the wrong bottle. An assumption."""
 
 MOST_STEPS: Final = 8.0
-"""Two glasses farther apart than this aren't a question."""
+"""Largest distance of a triangle, [steps]."""
 
 DULLED_AFTER: Final = 12
-"""Triangles of one sitting after which most palates are tired. Common practice: a panel rests after some dozen."""
+"""Triangles of a sitting after which most palates are tired. Common practice: a panel rests after about twelve."""
 
 WORTH_LESS: Final = 0.1
-"""Of the doubt that is left, what the next six triangles have to take away to be worth the liquid. A house rule."""
+"""Share of the uncertainty that six more triangles must remove to be worthwhile. A house rule."""
 
 ROUND: Final = 6
-"""Triangles of a five-minute exercise; the longer one has twice as many."""
+"""Triangles of a five-minute round; the longer one has twice as many."""
 
 KNOWN_AFTER: Final = ROUND
-"""Triangles from which a taster's step stands in the place of the usual one. A house rule: fewer are luck."""
+"""Triangles from which a taster's own threshold is used. A house rule: fewer are luck."""
 
 _SPAN, _PLACES = 4.0, 101
-"""The grid of own steps: so many standard deviations each way, and so many places."""
+"""Grid of thresholds: standard deviations each way, and number of points."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Final
 
 TaskKey = tuple[str, str]
-"""What is done: "triangle" and its matter, or "exercise" and its kind."""
+"""A kind of task: "triangle" with its attribute, or "exercise" with its kind."""
 
 _TRIANGLES, _EXERCISES = "triangle", "exercise"
 

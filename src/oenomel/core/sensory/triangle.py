@@ -15,7 +15,7 @@ from oenomel.errors import DomainError
 GLASSES: Final = (1, 2, 3)
 
 AS_TELLING: Final = 0.15
-"""How far from the best distance another one teaches nearly as much, as the logarithm of their ratio."""
+"""Distance from the best one at which a triangle teaches nearly as much, as the logarithm of their ratio."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -15,7 +15,7 @@ Stage = Literal["mixed", "glass", "topped", "floated", "rinse", "rim", "garnish"
 STAGES: Final[tuple[Stage, ...]] = get_args(Stage)
 
 RINSE_ML: Final = 1.5
-"""What stays of a rinse of the glass, [ml]. Common practice: 1 to 2 ml."""
+"""What stays of a rinse in the glass, [ml]. Common practice: 1 to 2 ml."""
 
 
 @dataclass(frozen=True, slots=True)

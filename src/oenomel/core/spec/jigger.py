@@ -16,13 +16,13 @@ from oenomel.core.spec.units import ML_PER_UNIT
 Floats = NDArray[np.float64]
 
 GRID_ML: Final = 2.5
-"""The grid of a jigger with fine marks; a quarter ounce is 7.5 ml."""
+"""Step of a jigger with fine marks, [ml]; a quarter ounce is 7.5 ml."""
 
 MORE_ML: Final = 30.0
-"""A free pour may double, or grow by this if that is more (docs/model/rebalance.md)."""
+"""Most ml that a free pour may grow, unless doubling it is more (docs/model/rebalance.md)."""
 
 MOST_DASHES: Final = 12.0
-"""Dashes of bitters that are usual; a jigger's bounds would let 38 of them in."""
+"""Usual maximum of dashes; a jigger's bounds would allow 38."""
 
 
 def grid_of(ingredient: Ingredient, unit: str, grid_ml: float) -> float:

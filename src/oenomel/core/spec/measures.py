@@ -18,16 +18,16 @@ from oenomel.core.larder import FRUIT
 from oenomel.core.spec.drink import RINSE_ML
 
 LONGEST_SAID: Final = 60
-"""More letters than this are no amount."""
+"""Most letters of an amount."""
 
 FRUIT_ML: Final[Mapping[str, float]] = {name: fruit.piece_ml for name, fruit in FRUIT.items()}
 """Juice of one fruit, [ml]; fruit differs by half."""
 
 MOST_FRUIT: Final = 4.0
-"""More of one fruit than this, in the singular, is a number of something else (house rule)."""
+"""Singular fruits up to which a number counts them; a larger one is a number of something else (house rule)."""
 
 EGG_ML: Final[Mapping[str, float]] = {"white": 30.0, "yolk": 16.5, "egg": 48.0}
-"""Of one large egg, [ml]: the white by common practice, the others as in the catalogue."""
+"""Volume of a large egg's parts, [ml]: the white by common practice, the others as in the catalogue."""
 
 TOUCH_ML: Final = 6.5
 SUGAR_CUBE_G: Final = 4.0
@@ -35,7 +35,7 @@ PINCH_G: Final = 0.3
 HANDFUL_LEAVES: Final = 10.0
 COUPLE: Final = 2.0
 FEW: Final = 3.0
-"""What words without a number come to (common practice; the pinch, the handful and the few are common practice, from memory)."""
+"""Amounts of words without a number (common practice; the pinch, the handful and the few from memory)."""
 
 _SIZES: Final[Mapping[str, float]] = {
     "scant": 0.8, "short": 0.8, "skinny": 0.8, "barely": 0.9, "just shy of": 0.9, "shy of": 0.9,
@@ -44,13 +44,13 @@ _SIZES: Final[Mapping[str, float]] = {
     **{f"{hardly} {over}": 1.1 for hardly in ("just", "a little", "a bit", "slightly", "a touch") for over in ("over", "more than")},
     "generous": 1.2, "hefty": 1.2, "heavy": 1.2, "big": 1.2, "good": 1.2, "fat": 1.2, "rounded": 1.2, "heaped": 1.5, "heaping": 1.5,
 }  # fmt: skip
-"""Words that change a measure, as a share of it: scant by common practice, the others house rules."""
+"""Factors of words that change a measure: scant by common practice, the others house rules."""
 
 _ABOUT: Final = ("about", "around", "approximately", "approx", "roughly", "circa", "ca", "c", "maybe", "say", "nearly", "almost", "or so",
                  "more or less", "give or take", "just", "only")  # fmt: skip
 _NOT_BY_EYE: Final = frozenset({"exactly", "precisely", "level", "flat", "full", "just", "only", "say"})
 _THOUSANDS: Final = re.compile(r"(?<!\d)0*+[1-9]\d*+,\d{3}(?!\d)")
-"""A thousand, or one with three decimals: nobody knows."""
+"""Words for approximate amounts; and a number that is either thousands or has three decimals, so that it is refused."""
 
 _HEDGES: Final = re.compile(
     rf"(?<![a-z])(?:{'|'.join(re.escape(phrase) for phrase in sorted((*_SIZES, *_ABOUT), key=len, reverse=True))})(?![a-z])"
@@ -77,7 +77,7 @@ _OF_OTHERS: Final[Mapping[str, tuple[float, str]]] = {
     "LITRE": (1000.0, "ml"), "DL": (100.0, "ml"), "PINCH": (PINCH_G, "g"), "PONY": (30.0, "ml"), "SPRIG": (1.0, "piece"),
     "HANDFUL": (HANDFUL_LEAVES, "leaf"), "GRAM": (1.0, "g"),
 }  # fmt: skip
-"""Units that are said and never written in a file, by what they are of one that is."""
+"""Spoken units that a spec doesn't use, as a factor and a spec's unit."""
 
 Kind = Literal["amount", "range", "line", "taste"]
 Start = Literal["said", "measured", "times"]

@@ -18,7 +18,7 @@ Moment = Literal["shake", "strain", "top", "garnish", "serve"]
 MOMENTS: Final[tuple[Moment, ...]] = get_args(Moment)
 
 PIECE_G: Final[Mapping[Ice, float]] = {"cubes": 30.0, "large": 45.0}
-"""What one piece of ice for the tin weighs where nobody says, [g]: a cube of 32 mm; a large one as in docs/model/dilution.md."""
+"""Weight of one piece of ice for the tin, [g]: a cube of 32 mm; a large one as in docs/model/dilution.md."""
 
 
 @dataclass(frozen=True, slots=True)

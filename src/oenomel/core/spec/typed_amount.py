@@ -13,13 +13,13 @@ from oenomel.core.spec.units import BAR_OUNCE_ML, MAX_POUR_ML, UNITS, Measure, U
 from oenomel.errors import NotAnAmount, OtherIngredient, OutOfRange, UnknownUnit
 
 ASKED_ML: Final = {"jigger": (30.0, 45.0, 60.0), "shot": (30.0, 45.0)}
-"""Words that may be several measures, [ml]: they are asked (common practice; the shot is common practice, from memory)."""
+"""Words with several possible measures, [ml], that must be asked for (common practice; the shot from memory)."""
 
 PART_SIZES_ML: Final = (15.0, 22.5, 30.0)
-"""What a part may be, [ml], until somebody says."""
+"""Possible sizes of a part, [ml]."""
 
 MOST_LIKELY_OUNCES_ML: Final = 6.0
-"""A fraction below this, typed where ml are shown, may as well be of an ounce (house rule)."""
+"""Amount in ml below which a typed fraction may be ounces (house rule)."""
 
 _SLOT_WORDS: Final = {
     "spirit": "base", "strong": "base", "citrus": "sour", "acid": "sour", "syrup": "sweet", "sugar": "sweet", "sweetener": "sweet",

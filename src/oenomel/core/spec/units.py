@@ -31,13 +31,13 @@ ML_PER_UNIT: Final[Mapping[str, float]] = {
 }
 UNITS: Final[tuple[Unit, ...]] = get_args(Unit)
 COUNTED_UNITS: Final[frozenset[str]] = frozenset({"barspoon", "cup", "splash", "dash", "drop", "piece", "leaf", "part"})
-"""Units that are counted and so have a plural; the others are abbreviations."""
+"""Units of a spec, their ml, and those that are counted and have a plural; the others are abbreviations."""
 
 MAX_POUR_ML: Final = 10_000.0
 LEAST_POUR_ML: Final = 0.001
-"""A fiftieth of a drop: less is a slip of the pen, and its spread would be out of all proportion."""
+"""Largest and smallest pour, [ml]: below a fiftieth of a drop an amount is a slip."""
 CASTER_BULK_G_PER_ML: Final = 0.8
-"""Dry sugar in a spoon: a level teaspoon holds 4 g. Common practice."""
+"""Bulk density of caster sugar, [g/ml]: a level teaspoon holds 4 g. Common practice."""
 
 _LONGEST_AMOUNT: Final = 24
 _VULGAR: Final = {"¼": "1/4", "½": "1/2", "¾": "3/4", "⅓": "1/3", "⅔": "2/3", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}

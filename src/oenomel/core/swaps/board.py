@@ -30,7 +30,7 @@ Floats = NDArray[np.float64]
 
 Mode = Literal["pour", "hold_sugar", "hold_acid", "hold_abv", "rebalance"]
 MODES: Final[tuple[Mode, ...]] = get_args(Mode)
-"""As much of it; as much as keeps the pour's sugar, acid or alcohol; or with the other free pours moved too."""
+"""Modes of a swap: the same amount; the amount with the same sugar, acid or alcohol; or with the other free pours rebalanced."""
 
 Ranking = Literal["balance", "aroma", "both"]
 RANKINGS: Final[tuple[Ranking, ...]] = get_args(Ranking)
@@ -38,19 +38,19 @@ FIRST_ROWS: Final = 20
 ROWS_AT_ONCE: Final = 500
 SEARCHED_AT_ONCE: Final = 1000
 WIDE_AT_ONCE: Final = 30
-"""Variants that are searched together, and where somebody set bounds, which may be wide: both stay below 200 MB."""
+"""Rankings, and the numbers of rows in a part and of variants searched together, fewer with the user's own bounds, to stay below 200 MB."""
 
 CUT_ABOVE: Final = 600
 FURTHEST: Final = 4.0
-"""With more candidates than this a J over 4 isn't searched for: "further than two steps" is enough."""
+"""Number of candidates from which a J over 4 isn't searched for: "further than two steps" is enough."""
 
 NO_BUBBLES_COST: Final = 1.0
-"""What J pays for a still candidate in a sparkling pour's place (docs/model/swaps.md)."""
+"""Cost in J of a still candidate in a sparkling pour's place (docs/model/swaps.md)."""
 
 RARE_COSTS: Final = 0.25
 UNLIKE_COSTS: Final = 0.4
-"""What the ranking by balance and aroma together adds for each step that an ingredient is less usual behind a bar, and for another kind of
-thing, as J (house rules): of two that do the job as well, the one that is there.
+"""Cost in J for each rank that an ingredient is less usual, and for one of another kind (house rules): of two equal ones the usual comes
+first.
 """
 
 HOPELESS_ML: Final = 1000.0

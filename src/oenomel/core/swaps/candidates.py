@@ -13,14 +13,14 @@ from oenomel.core.spec import Drink, Pour
 from oenomel.core.wording import with_article
 
 SPLITS: Final = (1.0, 0.5, 0.25)
-"""How much of a base is replaced: all, half and half, or a quarter."""
+"""Shares of a base that are replaced: all, a half, or a quarter."""
 
 HELPERS: Final[Mapping[str, tuple[str, str, SlotName]]] = {
     "liqueur": ("sugar", "simple-syrup-1-1", "sweet"),
     "sour": ("acid", "citric-acid-solution", "sour"),
 }
-"""What practitioners pour beside a candidate that brings less: with a drier liqueur syrup, with a softer juice an acid. By slot: what it
-brings, the ingredient, and its own slot.
+"""Ingredients poured beside a candidate that brings less: syrup with a drier liqueur, an acid with a softer juice. By slot: what it
+brings, the ingredient, and its slot.
 """
 
 VEGAN_NOT: Final = frozenset({"egg", "dairy", "honey"})

@@ -20,13 +20,13 @@ from oenomel.errors import NothingFree
 Floats = NDArray[np.float64]
 
 Answered = tuple[Drink, tuple[Residual, ...], tuple[str, ...]]
-"""A pourable drink, what is left between it and what was wished, and what else has to be said."""
+"""A pourable drink, its differences from the wish, and notes."""
 
 JOIN_FROM_STEPS: Final = 0.7
-"""Correctors are offered where an axis would stay further off than this."""
+"""Distance of an axis above which correctors are tried, [steps]."""
 
 VOLUME_COUNTS: Final = 0.4
-"""Weight of the drink's size where a complaint is answered: the tongue asked for a taste, not for a volume."""
+"""Weight of the volume in answering a complaint: the taster asked for a taste, not a volume."""
 
 SAME_J: Final = 1e-6
 

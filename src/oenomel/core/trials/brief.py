@@ -11,7 +11,7 @@ from oenomel.core.glass.colour import colour_words, in_colour, wished_colour
 from oenomel.errors import DomainError
 
 SWEETNESSES: Final = {"dry": (0.0, 6.5), "in the middle": (5.5, 9.0), "sweet": (8.0, 150.0)}
-"""Wished sweetness in words, g of sugar per 100 ml as served. House estimates around the published range of a shaken sour, 5.0 to 8.9."""
+"""Sweetness in words, g of sugar per 100 ml as served. House estimates around the published range of a shaken sour, 5.0 to 8.9."""
 
 ALCOHOL_FREE_ABV: Final = 0.5
 

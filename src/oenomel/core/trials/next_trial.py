@@ -40,35 +40,37 @@ Floats = NDArray[np.float64]
 
 GUM: Final = "gum-syrup"
 GUM_ML: Final = 5.0
-"""What a thin drink is given for its body, and how much of it: a barspoon."""
+"""Ingredient that gives body to a thin drink, and its amount: a barspoon."""
 
 LEAST_A_UNIT: Final = {"sugar": 1.0, "acid": 0.08, "abv": 1.2}
-"""What a unit of complaint asks for at the least, g in 100 ml and % v/v: a step of next to nothing is nothing
-(docs/model/trials.md, "What to try next")."""
+"""Least change for a unit of complaint, g per 100 ml and % v/v: a step of a tiny level is nothing (docs/model/trials.md, "What to try
+next").
+"""
 
 DRINK_SD: Final = 0.5
-"""How far one drink's own ideal lies from what its taster likes in general, [steps]. An assumption: a long drink is no strong one."""
+"""Standard deviation of a drink's own ideal from its taster's general one, [steps]. An assumption."""
 
 CLOSE_ENOUGH: Final = 0.8
 TRIALS_BEFORE_GIVING_IN: Final = 3
 NOTHING_BETTER: Final = 0.05
-"""A drink is close enough when it is this likely to lie within a step on every axis, or when after three trials nothing that can be
-poured is likelier by more than the last."""
+"""Probability of being within a step on every axis at which a drink is close enough; trials after which a smaller gain than the last
+number ends the search.
+"""
 
 AS_LARGE: Final = 4.0
-"""Weight of the drink's size where it is to stay as large as before."""
+"""Weight of the volume where a drink should keep its size."""
 
 QUIETER: Final = 2 / 3
-"""Of its share of the glass, what a pour that is too loud is brought to."""
+"""Factor on the share of a pour that is too loud."""
 
 ACCENT_DASHES: Final = 2
 MOST_PROPOSALS: Final = 3
 HALF_DONE: Final = 0.5
-"""Of what is asked for, as the square of steps, what one change has to leave undone at the most."""
+"""Dashes of an accent, most proposals, and the share of the squared distance that a single change may leave."""
 
 SIZE_TOLD_ML: Final = 1.0
 DROPS_ML: Final = 3.0
-"""A change of the drink's size that is worth a word, and up to which a pour is an accent."""
+"""Change of volume that is mentioned, and the amount up to which a pour is an accent, [ml]."""
 
 
 @dataclass(frozen=True)

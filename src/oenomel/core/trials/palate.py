@@ -22,28 +22,29 @@ from oenomel.errors import OutOfRange
 Floats = NDArray[np.float64]
 
 PALATE_SD: Final = 1.5
-"""How far palates lie from the middle of a typical range before anything was tasted, [steps]."""
+"""Standard deviation of palates from the middle of a typical range, before any tasting, [steps]."""
 
 TRIAL_SD: Final = 2.0
-"""The same for one drink whose taster isn't known, [steps]."""
+"""The same for one drink of an unknown taster, [steps]."""
 
 WITHIN_STEPS: Final = 1.0
-"""A drink is where it should be when every axis lies within this."""
+"""Distance on every axis within which a drink is right, [steps]."""
 
 _CUTS: Final = (0.7, 1.7, 2.7)
-"""Felt differences from which "a touch", "clearly" and "far" are said, [steps]; each taster has a factor of his own on them."""
+"""Perceived differences from which "a touch", "clearly" and "far" are said, [steps]; each taster has a factor of his own on them."""
 
 _NOISE: Final = ((0.5, 0.3), (0.8, 0.45), (1.2, 0.25))
 _OWN_CUTS: Final = ((0.75, 0.25), (1.0, 0.5), (1.33, 0.25))
 _CROSSTALK: Final = ((0.0, 0.25), (0.2, 0.5), (0.4, 0.25))
-"""What can't be told apart from few sheets is summed over: noise of the tongue, width of the words, masking of sweet and sour; each value
-with its weak prior weight. The weights are an assumption."""
+"""Values of parameters that few sheets can't determine and that are summed over: sensory noise, width of the words, masking of sweet and
+sour; each with its prior weight, an assumption.
+"""
 
 _LAPSE: Final = 0.05
-"""Share of answers that have nothing to do with the drink: a slip of the finger, the wrong glass."""
+"""Share of answers unrelated to the drink: a slip of the finger, the wrong glass."""
 
 _DRIFT_SD: Final = 0.3
-"""What an evening shifts a palate and its next evening doesn't, [steps]."""
+"""Standard deviation of a palate's shift from one evening to the next, [steps]."""
 
 _LONGEST_STEP: Final = 2.0
 _ROUNDS: Final = 12
@@ -51,10 +52,10 @@ _HALVINGS: Final = 4
 _CLOSE: Final = 1e-3
 
 _FARTHEST: Final = 8.0
-"""Beyond so many standard deviations nothing is left of a normal distribution that a lapse wouldn't cover."""
+"""Standard deviations beyond which a lapse is likelier than the normal distribution."""
 
 _PER_SD: Final = 1024
-"""Entries of its table a standard deviation."""
+"""Entries of the normal table for each standard deviation."""
 
 
 @dataclass(frozen=True)

@@ -42,7 +42,7 @@ READING_POINTS: Final[Mapping[ReadingPoint, str]] = {"tin": "before the ice", "s
 
 MISLED_FROM_ABV: Final = 1.0
 SAME_WATER_FROM_ABV: Final = 5.0
-"""Strengths from which a refractometer is warned about, and from which its readings say nothing about water."""
+"""Strengths from which a refractometer gets a warning, and from which its readings show no water."""
 
 ROOM_FOR_ERROR: Final = 1.05
 LEAST_RATIO: Final = 0.2

@@ -19,11 +19,11 @@ from oenomel.errors import DomainError, EmptyDrink
 
 OUTLIER_TIMES: Final = 2.0
 OUTLIER_STEPS: Final = 2.0
-"""A spec is told as an outlier where it lies further out than this many times the usual distance, and that can be tasted clearly."""
+"""Factor over the usual distance, and least distance in steps, of an outlier."""
 
 LEAST_SPECS: Final = 2
 LEAST_SHARE: Final = 0.5
-"""A pour belongs to the middle where at least this share of the specs has it."""
+"""Least number of specs, and the share of them that must have a pour for it to be in the median."""
 
 
 @dataclass(frozen=True)

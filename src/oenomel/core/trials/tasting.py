@@ -9,7 +9,7 @@ from oenomel.core.balance import AXES
 from oenomel.errors import DomainError, OutOfRange
 
 STRENGTHS: Final = ("a touch", "clearly", "far")
-"""The three strengths of a complaint, weakest first: 1 to 3 on the sheet."""
+"""Words for the sizes of a complaint, weakest first: 1 to 3 on the sheet."""
 
 _COMPLAINTS: Final = {
     "sugar": ("too sweet", "not sweet enough"),
@@ -17,7 +17,7 @@ _COMPLAINTS: Final = {
     "abv": ("too strong", "too weak"),
     "body": ("too heavy", "thin"),
 }
-"""What is said of too much, and of too little."""
+"""Words for too much, and for too little."""
 
 
 @dataclass(frozen=True, slots=True)

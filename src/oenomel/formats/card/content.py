@@ -26,15 +26,15 @@ _TELL: Final = frozenset({
     "allergens", "raw-egg", "grapefruit", "quinine", "liquorice", "charcoal", "food-grade-acid", "frozen-gas",
     "poisonous-plant", "rhubarb", "wild-plants", "strong-serve", "goes-down-easily", "sparkling-in-the-tin", "hot-in-the-tin",
 })  # fmt: skip
-"""Findings that belong on a card: what can hurt somebody."""
+"""Findings that belong on a card: those that can hurt somebody."""
 
 _SERVED: Final = {"none": "served up", "cubes": "on fresh cubes", "large": "on one large cube", "crushed": "on crushed ice"}
 _PLACES: Final = {"glass": "glass first", "topped": "on top", "floated": "floated", "rinse": "rinse", "rim": "edge", "garnish": "garnish"}
 _AT_A_GLANCE: Final = frozenset({"work", "serve", "top", "garnish", "own"})
-"""Steps that a hand at the station needs, which knows the rest."""
+"""Words of the serve, and the steps that an experienced hand at the station needs."""
 
 _SIZES: Final = ((2300, "utmost"), (1700, "longest"), (1300, "longer"), (900, "long"))
-"""Letters on a card from which it is set smaller, so that it stays on one small page (tried by printing)."""
+"""Letters from which a card is set smaller to stay on one page (tried by printing)."""
 
 
 @dataclass(frozen=True, slots=True)

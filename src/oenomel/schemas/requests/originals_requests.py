@@ -144,7 +144,7 @@ _SAID: Final = {
     "cream": "milk",
     "wheat": "gluten",
 }
-"""Everyday words for what guests leave out."""
+"""Everyday words for what guests avoid."""
 
 
 def _left_out(words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:

@@ -25,7 +25,7 @@ __all__ = ["AimRequest", "FamilyTarget", "Grid", "TargetEntry", "TypedTarget", "
 
 Slug = Annotated[Plain, Field(min_length=1, max_length=200)]
 Grid = Annotated[float, Field(ge=FINEST_GRID_ML, le=COARSEST_GRID_ML, allow_inf_nan=False)]
-"""Smallest step of the jigger, [ml]."""
+"""Smallest mark of the jigger, [ml]."""
 
 
 class TypedTarget(Entry):
@@ -53,7 +53,7 @@ TargetEntry = Annotated[
     Annotated[SpecFile, Tag("spec-target")] | Annotated[FamilyTarget, Tag("family-target")] | Annotated[TypedTarget, Tag("typed-target")],
     Discriminator(_target_tag),
 ]
-"""A spec, whose profile as served is the target; a family, whose home is; or figures."""
+"""A spec whose figures as served are the target, a family whose typical range is, or figures."""
 
 
 class WeightsEntry(Entry):

@@ -20,7 +20,7 @@ class DeviceReadingEntry(Entry):
 
 
 ShownByDevice = QuantityName | Literal["lye_ml"]
-"""What a device shows; a burette's lye is worked out to acid."""
+"""Reading of a device; a burette's lye is converted to acid."""
 
 
 class MeasuringDeviceReport(Report):

@@ -26,7 +26,7 @@ from oenomel.store import backups, ingredients
 from oenomel.store.database import copies_folder
 
 MOST_IN_A_BODY: Final = 0.9
-"""Share of the largest request that a file may fill; the rest is for what JSON escapes."""
+"""Share of the largest request that a file may fill; the rest is for JSON's escapes."""
 
 
 def look_at_files(conn: sqlite3.Connection, body: LookRequest) -> ImportReport:
