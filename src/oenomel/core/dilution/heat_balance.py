@@ -30,7 +30,7 @@ TIN_J_PER_G_K: Final = 0.50
 
 MOST_THAT_FREEZES: Final = 0.95
 _HALVINGS: Final = 44
-"""Most water that freezes, [g], and bisection steps: from 300 g to 2·10⁻¹¹ g."""
+"""Largest share of a drink's water that can freeze onto the ice, and bisection steps: from 300 g to 2·10⁻¹¹ g."""
 
 
 @dataclass(frozen=True)

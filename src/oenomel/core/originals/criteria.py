@@ -18,7 +18,7 @@ FROM_BOOK: Final[tuple[FromBook, ...]] = get_args(FromBook)
 
 MOST_WANTED: Final = 60
 COARSEST_GRID_ML: Final = 15.0
-"""Most ingredients wanted, and the coarsest grid, with which half a base can still be poured."""
+"""Most originals of a search, and the coarsest grid, with which half a base can still be poured."""
 
 MOST_SEED: Final = 2**53
 ORIGINAL_FAMILIES: Final[tuple[FamilyName, ...]] = ("sour", "daisy", "fizz")

@@ -32,7 +32,7 @@ AS_MUCH: Final = 0.8
 FAULT_STEPS: Final = (1.2, 4.0)
 MENDED: Final = 0.5
 WORSE_STEPS: Final = 0.5
-"""Least size of a fault, [steps]; the share of the distance that the right correction may leave; and how much farther each other one
+"""Range of a fault, [steps]; the share of the distance that the right correction may leave; and how much farther each other one
 must be.
 """
 
