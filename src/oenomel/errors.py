@@ -310,9 +310,9 @@ class StoreFault(StoreError):
 
     code = "store"
 
-    def __init__(self, fault: str, path: Path, told: str = "") -> None:
-        super().__init__(fault, path, told)
-        self.fault, self.path, self.told = fault, path, told
+    def __init__(self, fault: str, path: Path, message: str = "") -> None:
+        super().__init__(fault, path, message)
+        self.fault, self.path, self.told = fault, path, message
 
     def __str__(self) -> str:
         return _STORE_FAULTS[self.fault].format(path=self.path, parent=self.path.parent, told=self.told)
@@ -338,9 +338,9 @@ class CopyFault(StoreError):
 
     code = "copy"
 
-    def __init__(self, fault: str, path: Path, told: str = "") -> None:
-        super().__init__(fault, path, told)
-        self.fault, self.path, self.told = fault, path, told
+    def __init__(self, fault: str, path: Path, message: str = "") -> None:
+        super().__init__(fault, path, message)
+        self.fault, self.path, self.told = fault, path, message
 
     def __str__(self) -> str:
         return {**_STORE_FAULTS, **_COPY_FAULTS}[self.fault].format(path=self.path, parent=self.path.parent, told=self.told)

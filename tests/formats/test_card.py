@@ -53,7 +53,7 @@ def test_what_a_step_is_told_instead_stays_on_the_card_though_it_sounds_like_a_p
 
 def test_a_card_tells_who_must_be_told_of_what_and_what_the_guest_should_know(golden):
     made = replace(drink(*SOUR, ("egg-white", 30), ("caster-sugar", 5, "rim")), serve=replace(SERVE, edge=Edge(half=True)))
-    told = card(made, country="uk", version="Trial 3", dated="kept 1 May", descent=["Out of trial 2."], said=["a jigger"])
+    told = card(made, country="uk", version="Trial 3", dated="kept 1 May", descent=["Out of trial 2."], own_amounts=["a jigger"])
     assert told.contains.startswith("Contains egg")
     assert any("salmonella" in each for each in told.cautions)
     golden(told.measures)
@@ -87,7 +87,7 @@ def test_two_cards_mark_what_is_otherwise_and_nothing_else():
 def test_what_somebody_wrote_is_text_and_never_markup():
     evil = "<script>alert(1)</script>"
     made = replace(drink(*SOUR), name=evil, form=evil, serve=Serve(evil, garnish=(Garnish(evil, evil, evil, evil),), note=evil))
-    html = cards_html([card(made, remember=evil, version=evil, dated=evil, descent=[evil], said=[evil] * 3)])
+    html = cards_html([card(made, remember=evil, version=evil, dated=evil, descent=[evil], own_amounts=[evil] * 3)])
     assert "<script" not in html
     assert html.count("&lt;script&gt;") >= 10
     assert "<script" not in list_html(list_sheet([forecast_of(made)], MethodOptions(), "us", evil))

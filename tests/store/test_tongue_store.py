@@ -41,9 +41,9 @@ def test_a_triangle_is_answered_once_and_counts_from_then_on(conn, golden):
     sitting_id = sensory.add_sitting(conn, SITTING)
     triangle_id = sensory.add_triangle(conn, replace(TRIANGLE, sitting_id=sitting_id))
     assert sensory.triangles_of_taster(conn, "Ada") == []
-    sensory.answer_triangle(conn, triangle_id, 2, found=False)
+    sensory.answer_triangle(conn, triangle_id, 2, is_right=False)
     with golden.raises(RecordConflict):
-        sensory.answer_triangle(conn, triangle_id, 3, found=True)
+        sensory.answer_triangle(conn, triangle_id, 3, is_right=True)
     ((matter, kept),) = sensory.triangles_of_taster(conn, "Ada")
     assert (matter, kept.answer, kept.found) == ("sugar", 2, 0)
     assert sensory.triangles_of_taster(conn, "") == [(matter, kept)]
@@ -75,7 +75,7 @@ def test_what_is_not_there_is_told(conn):
     with pytest.raises(RecordNotFound, match="sitting"):
         sensory.add_triangle(conn, replace(TRIANGLE, sitting_id=77))
     with pytest.raises(RecordNotFound, match="triangle"):
-        sensory.answer_triangle(conn, 77, 1, found=True)
+        sensory.answer_triangle(conn, 77, 1, is_right=True)
     with pytest.raises(RecordNotFound, match="exercise"):
         sensory.answer_exercise(conn, 77, "{}", 1.0)
     assert sensory.training(conn, "Nobody") is None
@@ -132,7 +132,7 @@ def test_training_begins_anew_and_ends(conn):
 def test_everyone_who_tasted_or_trained_is_known_by_name(conn):
     assert sensory.tasters(conn) == []
     sitting_id = sensory.add_sitting(conn, SITTING)
-    sensory.answer_triangle(conn, sensory.add_triangle(conn, replace(TRIANGLE, sitting_id=sitting_id)), 3, found=True)
+    sensory.answer_triangle(conn, sensory.add_triangle(conn, replace(TRIANGLE, sitting_id=sitting_id)), 3, is_right=True)
     sensory.begin_training(conn, "Tam")
     assert sensory.tasters(conn) == ["Ada", "Tam"]
     sensory.remove_all(conn)

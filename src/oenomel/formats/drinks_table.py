@@ -163,7 +163,7 @@ def _read(column: str, cell: str, line: int) -> Any:
     return [part.strip() for part in cell.split(";") if part.strip()] if column == "garnish" else cell
 
 
-def _pour(row: Mapping[str, str], place: str) -> dict[str, Any]:
+def _pour(row: Mapping[str, str], location: str) -> dict[str, Any]:
     cells = {key: value.removeprefix("'") for key, value in row.items()}
     pour: dict[str, Any] = {key: cells[key] for key in ("unit", "slot", "stage")}
     pour["amount"] = _plain(cells["amount"])
@@ -172,15 +172,15 @@ def _pour(row: Mapping[str, str], place: str) -> dict[str, Any]:
         try:
             composition = json.loads(cells["composition"])
         except ValueError as error:
-            raise SpecError(f"{place}, composition", "is no JSON") from error
+            raise SpecError(f"{location}, composition", "is no JSON") from error
         pour["ingredient"] = {"name": cells.get("ingredient_name", ""), "kind": cells.get("kind") or "other", "composition": composition}
-        pour["ingredient"] |= {key: _number(cells[key], f"{place}, {key}") for key in ("piece_ml", "piece_g") if cells.get(key)}
+        pour["ingredient"] |= {key: _number(cells[key], f"{location}, {key}") for key in ("piece_ml", "piece_g") if cells.get(key)}
     pour |= {key: cells[key] for key in ("said", "lot") if cells.get(key)}
     if cells.get("relative_to"):
-        to, times = (_number(cells.get(key) or "", f"{place}, {key}") for key in ("relative_to", "relative_times"))
+        to, times = (_number(cells.get(key) or "", f"{location}, {key}") for key in ("relative_to", "relative_times"))
         pour["relative"] = {"to": int(to), "times": times}
     if cells.get("range_from_ml"):
-        pour["range"] = [_number(cells.get(key) or "", f"{place}, {key}") for key in ("range_from_ml", "range_to_ml")]
+        pour["range"] = [_number(cells.get(key) or "", f"{location}, {key}") for key in ("range_from_ml", "range_to_ml")]
     pour["optional"] = cells.get("optional", "").lower() in ("yes", "true", "1", "x")
     return pour
 
@@ -193,11 +193,11 @@ def _plain(cell: str) -> float | str:
         return cell
 
 
-def _number(cell: str, place: str) -> float:
+def _number(cell: str, location: str) -> float:
     try:
         return float(cell)
     except ValueError as error:
-        raise SpecError(place, f'"{cell[:40]}" is no number') from error
+        raise SpecError(location, f'"{cell[:40]}" is no number') from error
 
 
 def lines_of_table(text: str) -> list[str]:

@@ -144,12 +144,12 @@ def _with_ids(house: HouseFile) -> HouseFile:
     return house.model_copy(update={"drinks": drinks})
 
 
-def _together(held: Sequence[HouseFile]) -> HouseFile:
+def _together(houses: Sequence[HouseFile]) -> HouseFile:
     """Merge house files: of equal entries the first counts, further trials are added."""
-    held = _told_apart(held)
+    houses = _told_apart(houses)
     drinks: dict[str, DrinkEntry] = {}
     # What tells most comes first: a notebook before a bare spec.
-    for drink in sorted((entry for house in held for entry in house.drinks), key=lambda entry: not any(t.kept_at for t in entry.trials)):
+    for drink in sorted((entry for house in houses for entry in house.drinks), key=lambda entry: not any(t.kept_at for t in entry.trials)):
         known = drinks.get(drink.id)
         if known is None:
             drinks[drink.id] = drink
@@ -168,25 +168,25 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
         "kinship": {},
         "batches": {},
     }
-    for house in held:
+    for house in houses:
         for name, by_id in lists.items():
             for entry in getattr(house, name):
                 by_id.setdefault(_key(entry), entry)
-    parts = [part for house in held for part in house.parts]
-    retired = sorted({slug for house in held for slug in house.retired})
-    stock = next((house.stock for house in held if house.stock is not None), None)
-    evening = next((house.evening for house in held if house.evening is not None), None)
-    tongues = next((house.tongues for house in held if house.tongues is not None), None)
+    parts = [part for house in houses for part in house.parts]
+    retired = sorted({slug for house in houses for slug in house.retired})
+    stock = next((house.stock for house in houses if house.stock is not None), None)
+    evening = next((house.evening for house in houses if house.evening is not None), None)
+    tongues = next((house.tongues for house in houses if house.tongues is not None), None)
     merged = {name: list(entries.values()) for name, entries in lists.items()}
     whole = {"parts": parts, "retired": retired, "stock": stock, "evening": evening, "tongues": tongues}
     return HouseFile(drinks=list(drinks.values()), **whole, **merged)
 
 
-def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
+def _told_apart(houses: Sequence[HouseFile]) -> list[HouseFile]:
     """Return the house with another id for a drink that shares its id with another drink of an earlier file: "Été Sour", "Ete sour!"."""
     names: dict[str, str] = {}
     result = []
-    for house in held:
+    for house in houses:
         now: dict[str, str] = {}
         for drink in house.drinks:
             name = plain_name(drink.name)

@@ -61,23 +61,23 @@ def scripts_of(page: str) -> list[Any]:
     return scripts
 
 
-def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
+def recipe_in(content: Any, depth: int = 0) -> Mapping[str, Any] | None:
     """Return the first recipe in JSON-LD, at any depth."""
     if depth > _DEEPEST:
         return None
-    if isinstance(told, Mapping):
-        kinds = told.get("@type", ())
+    if isinstance(content, Mapping):
+        kinds = content.get("@type", ())
         if "Recipe" in ([kinds] if isinstance(kinds, str) else kinds if isinstance(kinds, Sequence) else ()):
-            return told
-        parts: Sequence[Any] = list(told.values())
+            return content
+        parts: Sequence[Any] = list(content.values())
     else:
-        parts = told if isinstance(told, list) else ()
+        parts = content if isinstance(content, list) else ()
     return next((recipe for part in parts if isinstance(part, Mapping | list) and (recipe := recipe_in(part, depth + 1)) is not None), None)
 
 
-def recipes_in(told: Any) -> list[Mapping[str, Any]]:
+def recipes_in(content: Any) -> list[Mapping[str, Any]]:
     """Return all recipes of a JSON-LD list or graph."""
-    parts = told.get("@graph", [told]) if isinstance(told, Mapping) else told if isinstance(told, list) else []
+    parts = content.get("@graph", [content]) if isinstance(content, Mapping) else content if isinstance(content, list) else []
     return [recipe for part in parts if isinstance(part, Mapping | list) and (recipe := recipe_in(part)) is not None]
 
 
@@ -88,17 +88,17 @@ def recipe_lines(recipe: Mapping[str, Any]) -> tuple[str, list[TextLine]]:
     return next(_texts(recipe.get("name")), ""), lines
 
 
-def _texts(told: Any, depth: int = 0) -> Iterator[str]:
+def _texts(content: Any, depth: int = 0) -> Iterator[str]:
     """Yield the texts in a JSON-LD value: a text, a list, steps, sections of steps."""
     if depth > _DEEPEST:
         return
-    if isinstance(told, str):
-        bare = html.unescape(re.sub(r"<(?:br|/p|/li)\b[^<>]{0,200}>", "\n", html.unescape(told)))
+    if isinstance(content, str):
+        bare = html.unescape(re.sub(r"<(?:br|/p|/li)\b[^<>]{0,200}>", "\n", html.unescape(content)))
         yield from (line for line in (" ".join(written.split()) for written in re.sub(r"<[^<>]{0,200}>", " ", bare).splitlines()) if line)
-    elif isinstance(told, Mapping):
-        yield from _texts(told.get("itemListElement") or told.get("text") or told.get("name"), depth + 1)
-    elif isinstance(told, list):
-        for part in told:
+    elif isinstance(content, Mapping):
+        yield from _texts(content.get("itemListElement") or content.get("text") or content.get("name"), depth + 1)
+    elif isinstance(content, list):
+        for part in content:
             yield from _texts(part, depth + 1)
 
 

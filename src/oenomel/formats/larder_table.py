@@ -108,13 +108,13 @@ def _row(line: int, row: Mapping[str, str | None]) -> LarderRow:
     return LarderRow(line, cells.get("slug", ""), cells["name"], kind, figures, state, retired)
 
 
-def _number(place: str, told: str) -> float:
+def _number(location: str, text: str) -> float:
     try:
-        number = float(told.replace(",", "."))
+        number = float(text.replace(",", "."))
     except ValueError as error:
-        raise SpecError(place, f'"{told}" is no number') from error
+        raise SpecError(location, f'"{text}" is no number') from error
     if not 0 <= number < 1e7:
-        raise SpecError(place, f"{told} can't be")
+        raise SpecError(location, f"{text} can't be")
     return number
 
 

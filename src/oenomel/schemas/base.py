@@ -37,8 +37,8 @@ Plain = Annotated[str, StringConstraints(pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f
 RowId = Annotated[int, Field(ge=1, le=2**53)]
 
 
-def _on_one_line(told: Any) -> Any:
-    return " ".join(told.splitlines()) if isinstance(told, str) else told
+def _on_one_line(value: Any) -> Any:
+    return " ".join(value.splitlines()) if isinstance(value, str) else value
 
 
 Name = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=200), BeforeValidator(_on_one_line)]
@@ -47,18 +47,18 @@ Name = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, m
 Level = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 
 
-def _moment(told: str) -> str:
-    moment_of(told)
-    return told
+def _moment(text: str) -> str:
+    moment_of(text)
+    return text
 
 
-def _moment_or_now(told: str) -> str:
-    return _moment(told) if told else told
+def _moment_or_now(text: str) -> str:
+    return _moment(text) if text else text
 
 
-def _use_by(told: str) -> str:
-    moment_of(told, TEN_YEARS)
-    return told
+def _use_by(text: str) -> str:
+    moment_of(text, TEN_YEARS)
+    return text
 
 
 Moment = Annotated[str, Field(max_length=40, json_schema_extra={"format": "date-time"}), AfterValidator(_moment)]
@@ -73,8 +73,8 @@ MomentOrNow = Annotated[str, Field(max_length=40), AfterValidator(_moment_or_now
 Pair = Annotated[list[float], Field(min_length=2, max_length=2)]
 
 
-def _ends(told: Any) -> Any:
-    return [told.low, told.high] if isinstance(told, Interval) else told
+def _ends(value: Any) -> Any:
+    return [value.low, value.high] if isinstance(value, Interval) else value
 
 
 Ends = Annotated[Pair, BeforeValidator(_ends)]

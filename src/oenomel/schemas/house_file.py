@@ -412,10 +412,10 @@ OF_THE_SHELF: Final = "my shelf"
 """Source of a price that is stored with the shelf."""
 
 
-def parse_house(told: Any) -> HouseFile:
+def parse_house(content: Any) -> HouseFile:
     """Parse a house file from JSON; raises SpecError that names the first wrong place."""
     try:
-        return HouseFile.model_validate(told)
+        return HouseFile.model_validate(content)
     except ValidationError as error:
         raise spec_error(error.errors()[0]) from error
 

@@ -14,24 +14,24 @@ __all__ = ["in_millilitres", "settled", "spoken_of", "with_pours_of"]
 _SAME_ML: Final = 1e-6
 
 
-def with_pours_of(spec: SpecFile, before: Drink, made: Drink) -> SpecFile:
-    """Return the spec of ``before`` with the pours of ``made``.
+def with_pours_of(spec: SpecFile, before: Drink, drink: Drink) -> SpecFile:
+    """Return the spec of ``before`` with the pours of ``drink``.
 
     A pour that is still there keeps its keys; a changed amount is written in the unit it had, where that is exact enough. A relative
     amount stays relative only while it is still right.
     """
     unmatched = list(range(len(before.pours)))
     sources: list[int | None] = []
-    for pour in made.pours:
+    for pour in drink.pours:
         source = next((i for i in unmatched if _same_pour(before.pours[i], pour)), None)
         if source is not None:
             unmatched.remove(source)
         sources.append(source)
     entries = [
         _entry(pour, None if source is None else spec.pours[source], None if source is None else before.pours[source], spec.ounce_ml)
-        for pour, source in zip(made.pours, sources, strict=True)
+        for pour, source in zip(drink.pours, sources, strict=True)
     ]
-    volumes = [pour.volume_ml for pour in made.pours]
+    volumes = [pour.volume_ml for pour in drink.pours]
     return spec.model_copy(update={"pours": [_following(entry, sources, at, volumes) for at, entry in enumerate(entries)]})
 
 
@@ -49,11 +49,11 @@ def _told_anew(entry: PourEntry, pour: Pour, ounce_ml: float) -> PourEntry:
     return entry.model_copy(update={"amount": amount, "unit": unit})
 
 
-def in_millilitres(spec: SpecFile, made: Drink) -> list[PourEntry]:
+def in_millilitres(spec: SpecFile, drink: Drink) -> list[PourEntry]:
     """Return a spec with every amount in ml."""
     return [
         entry.model_copy(update={"amount": pour.volume_ml, "unit": "ml", "said": None})
-        for entry, pour in zip(spec.pours, made.pours, strict=True)
+        for entry, pour in zip(spec.pours, drink.pours, strict=True)
     ]
 
 

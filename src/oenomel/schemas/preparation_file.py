@@ -198,18 +198,18 @@ def preparation_report(outcome: Outcome) -> PreparationReport:
     )
 
 
-def _line(place: str, entry: LineEntry, known: Known) -> RecipeLine:
+def _line(location: str, entry: LineEntry, known: Known) -> RecipeLine:
     amount = parse_amount(entry.amount)
     if isinstance(entry.what, str):
-        return line_of(place, entry.what, amount, entry.unit, entry.g_per_cup, known)
+        return line_of(location, entry.what, amount, entry.unit, entry.g_per_cup, known)
     try:
         described = inline_ingredient(entry.what)
     except DomainError as error:
-        raise SpecError(f"{place}.what.composition", str(error)) from error
-    return checked_line(place, RecipeLine(entry.what.name, described, amount, entry.unit, entry.g_per_cup))
+        raise SpecError(f"{location}.what.composition", str(error)) from error
+    return checked_line(location, RecipeLine(entry.what.name, described, amount, entry.unit, entry.g_per_cup))
 
 
-def _thrown(place: str, step: KitchenStepEntry, lines: tuple[RecipeLine, ...], known: Known) -> tuple[int, ...]:
+def _thrown(location: str, step: KitchenStepEntry, lines: tuple[RecipeLine, ...], known: Known) -> tuple[int, ...]:
     """Return the indices of the lines that a step discards: by their words, another name, or all solids."""
     result = []
     for i, word in enumerate(step.discard):
@@ -218,7 +218,7 @@ def _thrown(place: str, step: KitchenStepEntry, lines: tuple[RecipeLine, ...], k
         if not places and word.strip().casefold() in SOLIDS:
             places = [at for at, line in enumerate(lines) if is_strained_out(line)]
         if not places:
-            raise SpecError(f"{place}.discard[{i}]", f'"{word}" never went in: name a line as it is written above')
+            raise SpecError(f"{location}.discard[{i}]", f'"{word}" never went in: name a line as it is written above')
         result += places
     return tuple(dict.fromkeys(result))
 

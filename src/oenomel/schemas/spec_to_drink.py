@@ -135,13 +135,13 @@ def follows(volume_ml: float, followed_ml: float) -> bool:
     return abs(volume_ml - followed_ml) <= FOLLOWS_WITHIN * max(followed_ml, 1.0)
 
 
-def _ingredient(place: str, entry: PourEntry, larder: Larder) -> Ingredient:
+def _ingredient(location: str, entry: PourEntry, larder: Larder) -> Ingredient:
     try:
         if isinstance(entry.ingredient, str):
             return larder[entry.ingredient]
         return inline_ingredient(entry.ingredient)
     except DomainError as error:
-        where = place if isinstance(entry.ingredient, str) else f"{place}.composition"
+        where = location if isinstance(entry.ingredient, str) else f"{location}.composition"
         raise SpecError(where, str(error)) from error
 
 
@@ -171,19 +171,21 @@ def written(ingredient: Ingredient) -> str | InlineIngredient:
     )
 
 
-def composition_entry(made: Composition) -> CompositionEntry:
+def composition_entry(composition: Composition) -> CompositionEntry:
     """Return a composition of the core as an entry of the file."""
-    spread: dict[str, Any] = {name: made.spread[name] for name in SpreadEntry.model_fields if isinstance(made.spread.get(name), float)}
+    spread: dict[str, Any] = {
+        name: composition.spread[name] for name in SpreadEntry.model_fields if isinstance(composition.spread.get(name), float)
+    }
     for group, kinds in (("sugars", SUGARS), ("acids", ACIDS)):
-        of_all = made.spread.get(group)
-        of_kinds = {kind: made.spread[kind] for kind in kinds if kind in made.spread}
+        of_all = composition.spread.get(group)
+        of_kinds = {kind: composition.spread[kind] for kind in kinds if kind in composition.spread}
         if of_all is not None:
-            of_kinds = {kind: of_all for kind, grams in getattr(made, group).items() if grams}
+            of_kinds = {kind: of_all for kind, grams in getattr(composition, group).items() if grams}
         spread.pop(group, None)
         if of_kinds:
             spread[group] = of_kinds
-    amounts = {name: getattr(made, name) for name in ("abv", "salt", "protein", "fat", "density", "co2")}
-    kinds_of = {"sugars": dict(made.sugars), "acids": dict(made.acids)}
+    amounts = {name: getattr(composition, name) for name in ("abv", "salt", "protein", "fat", "density", "co2")}
+    kinds_of = {"sugars": dict(composition.sugars), "acids": dict(composition.acids)}
     return CompositionEntry.model_validate({**amounts, **kinds_of, **({"spread": spread} if spread else {})})
 
 

@@ -228,12 +228,12 @@ def _pours_left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
     return [pour.at(pour.volume_ml * record.left_ml / record.volume_ml) for pour in pours_of(conn, _poured(record))]
 
 
-def _use_by(told: str, record: BatchRecord) -> str:
+def _use_by(text: str, record: BatchRecord) -> str:
     try:
-        time = datetime.fromisoformat(told).astimezone(UTC)
+        time = datetime.fromisoformat(text).astimezone(UTC)
         moment_of(time.isoformat(), TEN_YEARS)
     except (ValueError, OverflowError) as error:
-        raise SpecError("use_by", f'"{told}" is no time within ten years: write it like 2026-11-27T23:00') from error
+        raise SpecError("use_by", f'"{text}" is no time within ten years: write it like 2026-11-27T23:00') from error
     if time < moment_of(record.made_at):
         raise SpecError("use_by", "that is before it was made")
     return time.isoformat(timespec="seconds")

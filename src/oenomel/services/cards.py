@@ -61,7 +61,7 @@ def _card(conn: sqlite3.Connection, body: CardRequest, number: int | None, condi
         forecast,
         body.way(spec.ounce_ml),
         country=body.country,
-        said=[pour.said for pour in spec.pours],
+        own_amounts=[pour.said for pour in spec.pours],
         descent=_descent(conn, kept, trial, parent, forecast),
         version=f"Trial {trial.number}: {trial.name}" if trial is not None else "On the bench, not kept yet",
         dated=_kept_on(trial) if trial is not None else _today(),

@@ -126,13 +126,13 @@ def _keep(
     name: str,
     reason: str,
     spec: SpecFile,
-    made: MadeEntry,
+    entry: MadeEntry,
     conditions: Conditions,
 ) -> int:
-    spec, made = with_lots_named(conn, spec, made)
-    written, poured = resolve(conn, spec, as_poured(spec, made))
+    spec, entry = with_lots_named(conn, spec, entry)
+    written, poured = resolve(conn, spec, as_poured(spec, entry))
     forecast = forecast_report(forecast_of(poured, conditions, typical_ranges_for(conn, poured.family))).model_dump_json()
-    as_made = with_conditions(made, conditions).model_dump_json(exclude_defaults=True)
+    as_made = with_conditions(entry, conditions).model_dump_json(exclude_defaults=True)
     return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(settled(spec, written)), forecast, as_made)
 
 

@@ -131,11 +131,11 @@ def _with_title(report: EveningReport) -> tuple[EveningReport, str]:
     return report, report.evening.name
 
 
-def _hour(told: str) -> datetime:
+def _hour(text: str) -> datetime:
     try:
-        at = datetime.fromisoformat(told).astimezone(UTC)
+        at = datetime.fromisoformat(text).astimezone(UTC)
     except (ValueError, OverflowError) as error:
-        raise SpecError("at", f'"{told}" is no time: write it like 2026-11-28T19:00') from error
+        raise SpecError("at", f'"{text}" is no time: write it like 2026-11-28T19:00') from error
     now = datetime.now(UTC)
     if at < now:
         raise DomainError("that hour has passed: a plan is worked backwards from one that is to come")

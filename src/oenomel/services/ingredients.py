@@ -45,8 +45,8 @@ def get_ingredient(conn: sqlite3.Connection, slug: str) -> IngredientDetail:
     return ingredient_detail(ingredients.get(conn, slug))
 
 
-def _told_found(found: list[Found]) -> list[FoundIngredient]:
-    return [FoundIngredient(slug=match.slug, name=match.name, by=match.by) for match in found]
+def _told_found(matches: list[Found]) -> list[FoundIngredient]:
+    return [FoundIngredient(slug=match.slug, name=match.name, by=match.by) for match in matches]
 
 
 def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:

@@ -87,25 +87,25 @@ def _lots(conn: sqlite3.Connection) -> Counter[str]:
 
 
 def _line(
-    each: Ingredient,
+    ingredient: Ingredient,
     house: dict[str, dict[str, SourcedValue]],
     gone: frozenset[str],
     shelved: dict[str, Shelved],
     pars: dict[str, float],
     counted: dict[str, int],
 ) -> LarderLine:
-    standing = shelved.get(each.slug)
+    standing = shelved.get(ingredient.slug)
     return LarderLine(
-        **{name: getattr(each, name) for name in ("slug", "name", "kind", "origin")},
-        **{name: getattr(each.composition, name) for name in ("abv", "sugar", "acid")},
-        gaps=gaps_of(each),
-        changed=sorted(house.get(each.slug, {})),
-        retired=each.slug in gone,
+        **{name: getattr(ingredient, name) for name in ("slug", "name", "kind", "origin")},
+        **{name: getattr(ingredient.composition, name) for name in ("abv", "sugar", "acid")},
+        gaps=gaps_of(ingredient),
+        changed=sorted(house.get(ingredient.slug, {})),
+        retired=ingredient.slug in gone,
         state=standing.state if standing else "",
-        price_per_litre=each.label("price_per_litre"),
-        keeps_days=each.label("keeps_days"),
-        par_ml=pars.get(each.slug),
-        lots=counted.get(each.slug, 0),
+        price_per_litre=ingredient.label("price_per_litre"),
+        keeps_days=ingredient.label("keeps_days"),
+        par_ml=pars.get(ingredient.slug),
+        lots=counted.get(ingredient.slug, 0),
     )
 
 

@@ -127,12 +127,12 @@ def day_name(made_at: str) -> str:
     return f"{local.day} {local:%B}, {local:%H:%M}"
 
 
-def checked_time(told: str, path: str) -> str:
+def checked_time(text: str, path: str) -> str:
     """Return a time as stored; raises SpecError where it is invalid or in the future."""
     try:
-        time = datetime.fromisoformat(told).astimezone(UTC)
+        time = datetime.fromisoformat(text).astimezone(UTC)
     except (ValueError, OverflowError) as error:
-        raise SpecError(path, f'"{told}" is no time: write it like 2026-11-27T09:30') from error
+        raise SpecError(path, f'"{text}" is no time: write it like 2026-11-27T09:30') from error
     if time.year < FIRST_YEAR:
         raise SpecError(path, f"nothing was made before {FIRST_YEAR}: set its time right")
     if time > datetime.now(UTC) + NOT_YET:

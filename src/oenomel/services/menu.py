@@ -83,23 +83,23 @@ def get_currency(conn: sqlite3.Connection) -> CurrencyEntry:
     return CurrencyEntry(sign=menu_entries.currency(conn))
 
 
-def _serves(told: dict[int, OnTheList], drink_id: int) -> int:
-    entry = told.get(drink_id)
+def _serves(entries: dict[int, OnTheList], drink_id: int) -> int:
+    entry = entries.get(drink_id)
     return USUAL_SERVES if entry is None or entry.serves is None else entry.serves
 
 
-def _drink(each: ListedDrink, today: TodaysList, told: OnTheList | None) -> DrinkToday:
-    of = each.today
+def _drink(drink: ListedDrink, today: TodaysList, entry: OnTheList | None) -> DrinkToday:
+    of = drink.today
     poured = of.present.drink if of.instead is None else of.instead.drink
     cost = cost_of_drink(poured)
-    spec = _of_todays(with_pours_of(each.spec, made_of(each.written, {}), poured), today)
+    spec = _of_todays(with_pours_of(drink.spec, made_of(drink.written, {}), poured), today)
     moved = {move.pour for move in of.moves}
-    price = told.price if told else None
+    price = entry.price if entry else None
     return DrinkToday(
-        drink_id=each.drink_id,
-        trial=each.trial_number,
-        name=each.name,
-        family=each.written.family,
+        drink_id=drink.drink_id,
+        trial=drink.trial_number,
+        name=drink.name,
+        family=drink.written.family,
         fine=of.is_fine,
         words=of.words,
         left=of.left,
@@ -131,7 +131,7 @@ def _drink(each: ListedDrink, today: TodaysList, told: OnTheList | None) -> Drin
         spec=spec,
         written=LevelsReport.model_validate(of.written.served),
         today=LevelsReport.model_validate(of.present.served),
-        serves=told.serves if told else None,
+        serves=entry.serves if entry else None,
         price=price,
         cost=cost.total,
         cost_missing=list(cost.missing),

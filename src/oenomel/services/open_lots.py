@@ -73,9 +73,9 @@ def lots_as_poured(conn: sqlite3.Connection, named: Iterable[tuple[str, str]]) -
     return {key: lot.ingredient for key, (_, lot) in _with_readings(conn, result).items()}
 
 
-def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -> tuple[SpecFile, MadeEntry]:
+def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, entry: MadeEntry) -> tuple[SpecFile, MadeEntry]:
     """Return a trial with its lots by name instead of "today", and its circumstances with their values."""
-    poured = [*spec.pours, *(made.poured or ())]
+    poured = [*spec.pours, *(entry.poured or ())]
     today = {pour.ingredient for pour in poured if isinstance(pour.ingredient, str) and pour.lot == TODAYS}
     names = {slug: lot.name for slug, lot in lots.newest(conn, today).items()} if today else {}
 
@@ -87,10 +87,10 @@ def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -
 
     spec = spec.model_copy(update={"pours": named(spec.pours)})
     lot_names = {pour.ingredient: pour.lot for pour in named(poured) if isinstance(pour.ingredient, str) and pour.lot}
-    changes: dict[str, object] = {} if made.poured is None else {"poured": named(made.poured)}
-    if lot_names.keys() - made.lots.keys():
-        changes["lots"] = {**lot_names, **made.lots}
-    return spec, made.model_copy(update=changes)
+    changes: dict[str, object] = {} if entry.poured is None else {"poured": named(entry.poured)}
+    if lot_names.keys() - entry.lots.keys():
+        changes["lots"] = {**lot_names, **entry.lots}
+    return spec, entry.model_copy(update=changes)
 
 
 def hours_since(time: str) -> float:

@@ -137,7 +137,7 @@ def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntr
     with transaction(conn):
         record = sensory.triangle(conn, triangle_id)
         is_right = record.odd == body.glass if body.found is None else body.found
-        sensory.answer_triangle(conn, triangle_id, body.glass, found=is_right)
+        sensory.answer_triangle(conn, triangle_id, body.glass, is_right=is_right)
         sitting = sensory.sitting(conn, record.sitting_id)
         if not turn_of(sitting, sensory.triangles_of(conn, sitting.id)):
             sensory.end_sitting(conn, sitting.id)
@@ -211,8 +211,8 @@ def end_training(conn: sqlite3.Connection, taster: Who) -> None:
         sensory.end_training(conn, taster)
 
 
-def _bottle_report(each: Ingredient, stocked: Collection[str]) -> BottleReport:
-    return BottleReport(slug=each.slug, name=each.name, at_hand=each.slug in stocked)
+def _bottle_report(ingredient: Ingredient, stocked: Collection[str]) -> BottleReport:
+    return BottleReport(slug=ingredient.slug, name=ingredient.name, at_hand=ingredient.slug in stocked)
 
 
 def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredient]:

@@ -261,21 +261,21 @@ def _warnings(
     return faults
 
 
-def _drink(each: _Placed) -> EveningDrinkReport:
+def _drink(drink: _Placed) -> EveningDrinkReport:
     parts = []
-    if each.from_batch and each.kept is not None:
-        parts.append(f"{each.from_batch} out of {each.kept.name}")
-    if each.to_make:
-        mixed = f"to mix, {each.batch.total_ml:.0f} ml" if each.batch is not None else "made singly"
-        parts.append(f"{each.to_make} {mixed}")
+    if drink.from_batch and drink.kept is not None:
+        parts.append(f"{drink.from_batch} out of {drink.kept.name}")
+    if drink.to_make:
+        mixed = f"to mix, {drink.batch.total_ml:.0f} ml" if drink.batch is not None else "made singly"
+        parts.append(f"{drink.to_make} {mixed}")
     return EveningDrinkReport(
-        drink_id=each.entry.drink_id,
-        name=each.drink.name,
-        serves=each.entry.serves,
-        service=each.entry.service,
-        from_batch=each.from_batch,
-        to_make=each.to_make,
-        batch_id=None if each.kept is None else each.kept.id,
+        drink_id=drink.entry.drink_id,
+        name=drink.drink.name,
+        serves=drink.entry.serves,
+        service=drink.entry.service,
+        from_batch=drink.from_batch,
+        to_make=drink.to_make,
+        batch_id=None if drink.kept is None else drink.kept.id,
         words=capital(listed(parts)),
     )
 

@@ -69,10 +69,10 @@ def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
     kept = json.loads(record.jugs)
     known = ingredients.some(conn, {line["ingredient"] for side in ("less", "more") for line in kept[side]["lines"]})
 
-    def jug(told: dict[str, Any]) -> Jug:
-        pours = tuple(Pour(_bottle(known, line["ingredient"]), line["ml"], slot=line["slot"]) for line in told["lines"])
-        abv, sugar, acid = told["level"]
-        return Jug(pours, told["volume_ml"], (abv, sugar, acid), told["smell"])
+    def jug(content: dict[str, Any]) -> Jug:
+        pours = tuple(Pour(_bottle(known, line["ingredient"]), line["ml"], slot=line["slot"]) for line in content["lines"])
+        abv, sugar, acid = content["level"]
+        return Jug(pours, content["volume_ml"], (abv, sugar, acid), content["smell"])
 
     return Jugs(_matter(record.matter), jug(kept["less"]), jug(kept["more"]), kept["part_ml"], kept["parts"])
 

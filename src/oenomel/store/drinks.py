@@ -254,7 +254,7 @@ def keep_trial(
     reason: str,
     spec: str,
     forecast: str,
-    made: str = "{}",
+    circumstances: str = "{}",
     kept_at: str = "",
 ) -> int:
     """Save a trial and return its id; its number is the next of the drink. A given time is used.
@@ -274,7 +274,7 @@ def keep_trial(
             "spec": spec,
             "forecast": forecast,
             "kept_at": kept_at or now(),
-            "made": made,
+            "made": circumstances,
         },
     )
     trial_id = new_id(cursor)

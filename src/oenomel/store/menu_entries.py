@@ -49,12 +49,12 @@ def listed(conn: sqlite3.Connection) -> dict[int, OnTheList]:
     return {row["drink_id"]: OnTheList(**row) for row in conn.execute(SELECT_LISTED)}
 
 
-def put_on_the_list(conn: sqlite3.Connection, told: OnTheList) -> None:
+def put_on_the_list(conn: sqlite3.Connection, entry: OnTheList) -> None:
     """Save a drink's price and expected serves; raises RecordNotFound, DomainError."""
-    drinks.get(conn, told.drink_id)
-    if told.price is not None and not 0 < told.price <= MOST:
+    drinks.get(conn, entry.drink_id)
+    if entry.price is not None and not 0 < entry.price <= MOST:
         raise DomainError("a price of nothing is no price: leave it out where it isn't known")
-    conn.execute(UPSERT_LISTED, {"drink_id": told.drink_id, "price": told.price, "serves": told.serves})
+    conn.execute(UPSERT_LISTED, {"drink_id": entry.drink_id, "price": entry.price, "serves": entry.serves})
 
 
 def pars(conn: sqlite3.Connection) -> dict[str, float]:

@@ -195,10 +195,10 @@ def add_triangle(conn: sqlite3.Connection, record: TriangleRecord) -> int:
     return new_id(conn.execute(INSERT_TRIANGLE, asdict(record) | {"asked_at": record.asked_at or now()}))
 
 
-def answer_triangle(conn: sqlite3.Connection, triangle_id: int, answer: int | None, *, found: bool) -> None:
+def answer_triangle(conn: sqlite3.Connection, triangle_id: int, answer: int | None, *, is_right: bool) -> None:
     """Save an answer; raises RecordNotFound, or RecordConflict where there is one already."""
     triangle(conn, triangle_id)
-    done = conn.execute(ANSWER_TRIANGLE, {"id": triangle_id, "answer": answer, "found": int(found), "at": now()})
+    done = conn.execute(ANSWER_TRIANGLE, {"id": triangle_id, "answer": answer, "found": int(is_right), "at": now()})
     if not done.rowcount:
         raise RecordConflict("this triangle was answered already, and its key is known")
 
@@ -226,10 +226,10 @@ def add_exercise(conn: sqlite3.Connection, record: ExerciseRecord) -> int:
     return new_id(conn.execute(INSERT_EXERCISE, asdict(record) | {"asked_at": record.asked_at or now()}))
 
 
-def answer_exercise(conn: sqlite3.Connection, exercise_id: int, said: str, score: float) -> None:
+def answer_exercise(conn: sqlite3.Connection, exercise_id: int, answers: str, score: float) -> None:
     """Save the answers and the score; raises RecordNotFound, or RecordConflict where there are answers already."""
     exercise(conn, exercise_id)
-    done = conn.execute(ANSWER_EXERCISE, {"id": exercise_id, "said": said, "score": score, "at": now()})
+    done = conn.execute(ANSWER_EXERCISE, {"id": exercise_id, "said": answers, "score": score, "at": now()})
     if not done.rowcount:
         raise RecordConflict("this exercise was answered already, and its solution is known")
 

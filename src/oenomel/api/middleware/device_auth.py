@@ -115,7 +115,7 @@ class DeviceAuth:
         answer.set_cookie(COOKIE, cookie, max_age=int(KEPT.total_seconds()), httponly=True, samesite="strict")
         return answer
 
-    def _page(self, code: str, scope: Scope, status: HTTPStatus = HTTPStatus.OK, told: str = "") -> Response:
+    def _page(self, code: str, scope: Scope, status: HTTPStatus = HTTPStatus.OK, message: str = "") -> Response:
         code = "".join(char for char in code if char.isdigit())[:20]
         lead = "One press, and this device is at the bench." if code else "Type the eight figures that are shown where Oenomel runs."
         page = _PAGE.substitute(
@@ -124,7 +124,7 @@ class DeviceAuth:
             focus_button="autofocus" if code else "",
             name=html.escape(_kind(Headers(scope=scope))),
             lead=lead,
-            told=f'<p role="alert">{html.escape(told)}</p>' if told else "",
+            told=f'<p role="alert">{html.escape(message)}</p>' if message else "",
             not_encrypted=NOT_ENCRYPTED,
         )
         return Response(page, status, media_type="text/html")

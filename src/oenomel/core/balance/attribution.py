@@ -169,21 +169,21 @@ def _cause(words: str, before: Pour | None, after: Pour | None) -> str:
 
 
 def _figures_of_each(
-    made: NDArray[np.int64], rows: list[_Row], parent: Drink, drink: Drink, method_change: int | None, conditions: Conditions
+    subsets: NDArray[np.int64], rows: list[_Row], parent: Drink, drink: Drink, method_change: int | None, conditions: Conditions
 ) -> Floats:
     """Compute the drink's figures with each set of changes made, shape (4, sets)."""
-    volumes = np.empty((len(rows), len(made)))
-    axes = np.empty((len(rows), 3, len(made)))
-    in_tin = np.empty((len(rows), len(made)))
+    volumes = np.empty((len(rows), len(subsets)))
+    axes = np.empty((len(rows), 3, len(subsets)))
+    in_tin = np.empty((len(rows), len(subsets)))
     for index, row in enumerate(rows):
-        done = np.ones(len(made), dtype=bool) if row.change is None else (made >> row.change) % 2 == 1
+        done = np.ones(len(subsets), dtype=bool) if row.change is None else (subsets >> row.change) % 2 == 1
         (old_ml, old_axes, old_tin), (new_ml, new_axes, new_tin) = _poured(row.before), _poured(row.after)
         volumes[index] = np.where(done, new_ml, old_ml)
         axes[index] = np.where(done, new_axes[:, None], old_axes[:, None])
         in_tin[index] = np.where(done, new_tin, old_tin)
     if method_change is None:
         return levels_of(volumes, axes, in_tin, parent.method, conditions).figures
-    done = (made >> method_change) % 2 == 1
+    done = (subsets >> method_change) % 2 == 1
     before, after = (levels_of(volumes, axes, in_tin, one_drink.method, conditions).figures for one_drink in (parent, drink))
     return np.where(done, after, before)
 

@@ -66,7 +66,7 @@ class Correction:
         return sum(addition.ml for addition in self.additions)
 
 
-def wanted_steps(said: int) -> float:
+def wanted_steps(verdict: int) -> float:
     """Convert a tasting verdict, −3 (far too little) to 3 (far too much), to the steps that an axis should move.
 
     Raises
@@ -76,9 +76,9 @@ def wanted_steps(said: int) -> float:
     >>> wanted_steps(-1), wanted_steps(2)
     (0.75, -1.5)
     """
-    if not -3 <= said <= 3:
-        raise OutOfRange("what was said", said, -3, 3)
-    return 0.0 if said == 0 else (-1 if said > 0 else 1) * STEPS_OF_A_COMPLAINT[abs(said) - 1]
+    if not -3 <= verdict <= 3:
+        raise OutOfRange("what was said", verdict, -3, 3)
+    return 0.0 if verdict == 0 else (-1 if verdict > 0 else 1) * STEPS_OF_A_COMPLAINT[abs(verdict) - 1]
 
 
 def corrections(
@@ -107,17 +107,19 @@ def corrections(
     return tuple(all_corrections)
 
 
-def back_to(pours: Sequence[Pour], axis_name: str, recipe: float, held: float, grid_ml: float = 5.0) -> tuple[str, tuple[Correction, ...]]:
+def back_to(
+    pours: Sequence[Pour], axis_name: str, recipe: float, measured: float, grid_ml: float = 5.0
+) -> tuple[str, tuple[Correction, ...]]:
     """Compare a batch that was measured with its recipe, in a sentence, and return what corrects it; nothing where the difference
     can't be tasted.
 
-    ``recipe`` and ``held`` are in % v/v or g per 100 ml; raises as `corrections`.
+    ``recipe`` and ``measured`` are in % v/v or g per 100 ml; raises as `corrections`.
     """
     axis = AXES[axis_name]
-    steps = float(steps_between(recipe, held, axis))
+    steps = float(steps_between(recipe, measured, axis))
     unit = "%" if axis_name == "abv" else "g in 100 ml"
-    words = f"With this reading the bottle holds {held:.2f} {unit}; its recipe has {recipe:.2f}: {in_words(-steps, axis)}."
-    return words, corrections(pours, axis_name, steps, grid_ml, held) if can_be_tasted(steps) else ()
+    words = f"With this reading the bottle holds {measured:.2f} {unit}; its recipe has {recipe:.2f}: {in_words(-steps, axis)}."
+    return words, corrections(pours, axis_name, steps, grid_ml, measured) if can_be_tasted(steps) else ()
 
 
 def serves_in(left_ml: float, serve_ml: float) -> int:

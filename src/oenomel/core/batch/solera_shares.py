@@ -79,10 +79,10 @@ def contents_of(pours: Sequence[Pour]) -> Composition:
     return composition_of_vector(liquid.concentrations.tolist(), spread=spread)
 
 
-def descent_words(names: Mapping[int, str], found: Sequence[tuple[int, float]]) -> str:
+def descent_words(names: Mapping[int, str], shares: Sequence[tuple[int, float]]) -> str:
     """Describe the older fillings in a batch; empty where there are none.
 
     >>> descent_words({1: "the one of May", 2: "the one of June"}, [(2, 0.75), (1, 0.25)])
     '25 % the one of May'
     """
-    return ", ".join(f"{100 * share:.0f} % {names[key]}" for key, share in found[1:] if share >= LEAST_TOLD)
+    return ", ".join(f"{100 * share:.0f} % {names[key]}" for key, share in shares[1:] if share >= LEAST_TOLD)

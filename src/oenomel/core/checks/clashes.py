@@ -88,56 +88,56 @@ def sense_classes(ingredient: Ingredient) -> frozenset[str]:
     return frozenset(_classes(ingredient))
 
 
-def _classes(each: Ingredient) -> Iterator[str]:
-    composition, leads = each.composition, {tag for tag, weight in each.aroma.items() if weight >= LEADS}
-    milk = "milk" in each.allergens
+def _classes(ingredient: Ingredient) -> Iterator[str]:
+    composition, leads = ingredient.composition, {tag for tag, weight in ingredient.aroma.items() if weight >= LEADS}
+    milk = "milk" in ingredient.allergens
     if milk and composition.abv == 0 and composition.fat < FAT_ENOUGH and composition.acid < 0.5:
         yield "lean milk"
     if milk and composition.abv > 0:
         yield "cream liqueur"
-    if milk or each.slug.startswith(("coconut-cream", "oat-cream")):
+    if milk or ingredient.slug.startswith(("coconut-cream", "oat-cream")):
         yield "cream"
-    if composition.acid >= SHARP and each.kind in ("juice", "seasoning", "vinegar", "syrup"):
+    if composition.acid >= SHARP and ingredient.kind in ("juice", "seasoning", "vinegar", "syrup"):
         yield "sharp"
     for tag, name in (("coffee", "coffee"), ("cocoa", "cocoa"), ("anise", "anise"), ("mint", "mint")):
         if tag in leads:
             yield name
     if {"coffee", "cocoa"} & leads:
         yield "roast"
-    if {"banana", "coconut"} & leads and each.kind != "spirit":
+    if {"banana", "coconut"} & leads and ingredient.kind != "spirit":
         yield "dairy fruit"
-    if each.aroma.get("smoke", 0) >= 2:
+    if ingredient.aroma.get("smoke", 0) >= 2:
         yield "smoke"
-    if each.aroma.get("wormwood", 0) >= 2:
+    if ingredient.aroma.get("wormwood", 0) >= 2:
         yield "wormwood"
-    if {"rose", "violet", "elderflower"} & leads or (each.kind in ("seasoning", "bitters", "syrup") and "blossom" in leads):
+    if {"rose", "violet", "elderflower"} & leads or (ingredient.kind in ("seasoning", "bitters", "syrup") and "blossom" in leads):
         yield "perfume"
-    if _is_savoury(each):
+    if _is_savoury(ingredient):
         yield "savoury"
     if any(_lead_groups()[tag] in ("berry", "tropical", "stone", "orchard") for tag in leads):
         yield "fruit"
-    if each.slug in _HOT:
+    if ingredient.slug in _HOT:
         yield "hot"
-    if each.kind == "beer":
-        yield "dark beer" if each.aroma.get("coffee", 0) >= 2 else "beer"
-    if each.kind == "water" and each.is_sparkling and composition.sugar >= SWEET_SODA:
+    if ingredient.kind == "beer":
+        yield "dark beer" if ingredient.aroma.get("coffee", 0) >= 2 else "beer"
+    if ingredient.kind == "water" and ingredient.is_sparkling and composition.sugar >= SWEET_SODA:
         yield "sweet soda"
-    if each.foam == "firm":
+    if ingredient.foam == "firm":
         yield "foam"
-    if each.kind == "plant" and ("leaf" in each.slug or any(_lead_groups()[tag] in ("green", "herbal") for tag in leads)):
+    if ingredient.kind == "plant" and ("leaf" in ingredient.slug or any(_lead_groups()[tag] in ("green", "herbal") for tag in leads)):
         yield "leaf"
-    if (each.label("bitterness") or 0) >= BITTER:
+    if (ingredient.label("bitterness") or 0) >= BITTER:
         yield "bitter"
-    loud = each.label("loud_above_ml")
-    if loud is not None and loud <= LOUD_ML and each.kind not in ("bitters", "vinegar"):
+    loud = ingredient.label("loud_above_ml")
+    if loud is not None and loud <= LOUD_ML and ingredient.kind not in ("bitters", "vinegar"):
         yield "loud"
 
 
-def _is_savoury(each: Ingredient) -> bool:
+def _is_savoury(ingredient: Ingredient) -> bool:
     """Check whether an ingredient tastes of vegetables, or of salt and earth, as no spirit does."""
-    vegetal, earth, saline = (each.aroma.get(tag, 0) for tag in ("vegetal", "earth", "saline"))
+    vegetal, earth, saline = (ingredient.aroma.get(tag, 0) for tag in ("vegetal", "earth", "saline"))
     salty = (earth >= CLEAR and bool(vegetal or saline)) or (saline >= CLEAR and vegetal >= CLEAR)
-    return vegetal >= LEADS or (salty and each.kind != "spirit")
+    return vegetal >= LEADS or (salty and ingredient.kind != "spirit")
 
 
 def clashes_of(poured: Iterable[Ingredient]) -> list[tuple[Clash, tuple[Ingredient, ...]]]:

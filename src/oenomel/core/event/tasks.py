@@ -96,10 +96,12 @@ def tasks_for(drinks: Sequence[EveningDrink], making: Sequence[ToMake], bought: 
     return tuple(tasks)
 
 
-def _make(each: ToMake) -> Task:
-    why = "It has to cool before it is poured; hot sugar burns." if each.is_hot else ""
-    words = f"Make {each.ml:.0f} ml of {each.ingredient.said}"
-    return Task(f"make: {each.ingredient.slug}", words, each.minutes, each.waits, about=each.ingredient.name, why=why)
+def _make(preparation: ToMake) -> Task:
+    why = "It has to cool before it is poured; hot sugar burns." if preparation.is_hot else ""
+    words = f"Make {preparation.ml:.0f} ml of {preparation.ingredient.said}"
+    return Task(
+        f"make: {preparation.ingredient.slug}", words, preparation.minutes, preparation.waits, about=preparation.ingredient.name, why=why
+    )
 
 
 def _cuts(drinks: Sequence[EveningDrink]) -> dict[str, tuple[int, int]]:
@@ -134,16 +136,16 @@ def _fruit(drinks: Sequence[EveningDrink], fruit: Mapping[str, Purchase]) -> Ite
             yield Task(f"press: {name}", words, 3 + PER_PIECE_MIN * pieces, before=15, needs=before, about=purchase.name, why=why)
 
 
-def _drink(each: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
-    name, key = each.of.drink.name, each.known_by
-    needs = tuple(dict.fromkeys(makes[p.ingredient.slug] for p in each.of.drink.pours if p.ingredient.slug in makes))
-    if each.ready:
-        words = f"Turn {each.ready} once and taste it over ice"
+def _drink(drink: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
+    name, key = drink.of.drink.name, drink.known_by
+    needs = tuple(dict.fromkeys(makes[p.ingredient.slug] for p in drink.of.drink.pours if p.ingredient.slug in makes))
+    if drink.ready:
+        words = f"Turn {drink.ready} once and taste it over ice"
         yield Task(f"ready: {key}", words, 3, before=10, about=name, why="It settles, and may have moved.")
-    batch = each.batch
+    batch = drink.batch
     if batch is None:
         # Made singly: what it needs has to be there at the hour.
-        if needs and each.of.serves:
+        if needs and drink.of.serves:
             yield Task(f"lay out: {key}", f"Lay out the bottles of {name}", 3, before=5, needs=needs, about=name)
         return
     litres = batch.total_ml / 1000

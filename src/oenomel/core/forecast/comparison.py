@@ -197,12 +197,12 @@ def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
     return f"{capital(', '.join(words))}{cancel}."
 
 
-def _lean(place: Place | None, parent: Place | None) -> str:
+def _lean(position: Place | None, parent: Place | None) -> str:
     """Return sweet against tart, where it differs from the parent's."""
-    if place is None or parent is None or place.lean == parent.lean:
+    if position is None or parent is None or position.lean == parent.lean:
         return ""
     was = "stood level" if parent.lean == "level" else f"leant {parent.lean.removeprefix('leans ')}"
-    now = "Stands level" if place.lean == "level" else capital(place.lean)
+    now = "Stands level" if position.lean == "level" else capital(position.lean)
     return f"{now}, where the parent {was}."
 
 

@@ -213,10 +213,10 @@ def _linear(case: _Case, figure: str) -> Why:
     )
 
 
-def _pour(pour: Pour, told: _Linear, scale: float, divisor: str) -> Why:
+def _pour(pour: Pour, linear: _Linear, scale: float, divisor: str) -> Why:
     """Explain the contribution of one pour, kind by kind."""
     parts = []
-    for name, content, weight in zip(PROPERTIES, pour.ingredient.composition.vector, told.weights.tolist(), strict=True):
+    for name, content, weight in zip(PROPERTIES, pour.ingredient.composition.vector, linear.weights.tolist(), strict=True):
         if content == 0 or weight == 0:
             continue
         value = pour.ingredient.values.get(name, _TOLD)
@@ -226,7 +226,7 @@ def _pour(pour: Pour, told: _Linear, scale: float, divisor: str) -> Why:
             Why(
                 _CONTENT_WORDS.get(name, name),
                 pour.liquid_ml * content / 100 * weight * scale,
-                told.unit,
+                linear.unit,
                 equation=f"{pour.liquid_ml:.4g} ml × {content:.4g} {unit}{times}{divisor}",
                 source=value.source,
                 relative_sd=pour.ingredient.composition.spread.get(name, pour.ingredient.composition.spread.get(_group_of(name), 0.0)),
@@ -236,7 +236,7 @@ def _pour(pour: Pour, told: _Linear, scale: float, divisor: str) -> Why:
     return Why(
         pour.ingredient.name,
         float(sum(part.value for part in parts)),
-        told.unit,
+        linear.unit,
         equation=f"{pour.liquid_ml:.4g} ml",
         parts=tuple(parts),
     )

@@ -32,12 +32,12 @@ def gaps_of(ingredient: Ingredient) -> list[str]:
     return gaps
 
 
-def set_right(ingredient: Ingredient, told: Mapping[str, float], source: str) -> dict[str, SourcedValue]:
+def set_right(ingredient: Ingredient, corrections: Mapping[str, float], source: str) -> dict[str, SourcedValue]:
     """Return an ingredient's values with the bar's corrections: strength, total sugar, total acid, density, shelf life in days.
 
     Parameters
     ----------
-    told : mapping of str to float    ``abv`` in % v/v, ``sugar`` and ``acid`` in g per 100 ml, ``density`` in g/ml, ``keeps_days``
+    corrections : mapping of str to float    ``abv`` in % v/v, ``sugar`` and ``acid`` in g per 100 ml, ``density`` in g/ml, ``keeps_days``
     source : str                      where they come from
 
     Raises
@@ -48,12 +48,12 @@ def set_right(ingredient: Ingredient, told: Mapping[str, float], source: str) ->
         A sugar that reads like a °Bx.
     """
     composition, new_values = ingredient.composition, dict[str, SourcedValue]()
-    sugar = told.get("sugar")
+    sugar = corrections.get("sugar")
     if sugar is not None and ingredient.kind in ("juice", "wine", "sparkling", "water") and sugar > 30:
         raise DomainError(
             f"{sugar:g} g of sugar in 100 ml of {ingredient.said} is a syrup's: is that another unit? A refractometer shows °Bx"
         )
-    for name, value in told.items():
+    for name, value in corrections.items():
         if name == "sugar":
             new_values |= _parts(composition.sugars, composition.sugar, value, "sucrose", source, HOUSE_SD["sugar"])
         elif name == "acid":
@@ -64,7 +64,7 @@ def set_right(ingredient: Ingredient, told: Mapping[str, float], source: str) ->
                 raise OutOfRange(name.replace("_", " "), value, low, high)
             new_values[name] = SourcedValue(name, value, HOUSE_SD.get(name, 0.3), source, "label", "set right by the house")
     values = {**ingredient.values, **new_values}
-    if "density" not in told and ({"abv", "sugar"} & told.keys()) and "density" in values:
+    if "density" not in corrections and ({"abv", "sugar"} & corrections.keys()) and "density" in values:
         # The old density was that of the old strength: it is estimated anew.
         new_values["density"] = _density(
             composition_from_values({k: v for k, v in values.items() if k != "density"}, ingredient.kind), source

@@ -374,22 +374,24 @@ def _posterior(supposed: Composition, figures: Sequence[Estimate], read: Mapping
     )
 
 
-def _scaled(kinds: Mapping[str, float], total: float, held: float, usual: str) -> dict[str, float]:
+def _scaled(kinds: Mapping[str, float], total: float, value: float, usual: str) -> dict[str, float]:
     if total <= 0:
-        return {usual: held} if held > LEAST_G else dict(kinds)
-    return {kind: grams * held / total for kind, grams in kinds.items()}
+        return {usual: value} if value > LEAST_G else dict(kinds)
+    return {kind: grams * value / total for kind, grams in kinds.items()}
 
 
-def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Estimate]) -> dict[str, SourcedValue]:
+def _values(ingredient: Ingredient, posterior: Composition, figures: Sequence[Estimate]) -> dict[str, SourcedValue]:
     """Return the sourced values with the readings among them, so that "why this number?" shows them."""
     values = dict(ingredient.values)
-    for estimate, kinds, names in zip(figures, ({"abv": held.abv}, held.sugars, held.acids), ("abv", "sugars", "acids"), strict=True):
+    for estimate, kinds, names in zip(
+        figures, ({"abv": posterior.abv}, posterior.sugars, posterior.acids), ("abv", "sugars", "acids"), strict=True
+    ):
         if estimate.measured is None:
             continue
         why = f"measured {estimate.measured:.3g}, supposed {estimate.prior:.3g}: each by how sure it is"
         for kind, value in kinds.items():
-            values[kind] = SourcedValue(kind, value, held.spread.get(names, 0.0), OWN_READING, "measured", why)
-    if held.density is None:
+            values[kind] = SourcedValue(kind, value, posterior.spread.get(names, 0.0), OWN_READING, "measured", why)
+    if posterior.density is None:
         values.pop("density", None)
     return values
 
@@ -406,16 +408,16 @@ def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName
             )
 
 
-def _is_far_off(each: Estimate) -> bool:
-    if each.measured is None or each.measured_sd is None or each.prior <= 0 or each.prior_sd <= 0:
+def _is_far_off(estimate: Estimate) -> bool:
+    if estimate.measured is None or estimate.measured_sd is None or estimate.prior <= 0 or estimate.prior_sd <= 0:
         return False
-    return abs(each.measured - each.prior) > FAR_OFF_SDS * math.hypot(each.measured_sd, each.prior_sd)
+    return abs(estimate.measured - estimate.prior) > FAR_OFF_SDS * math.hypot(estimate.measured_sd, estimate.prior_sd)
 
 
-def _far_off(ingredient: Ingredient, each: Estimate) -> str:
-    unit = "% ABV" if each.figure == "abv" else "g/100 ml"
-    noun = "strength" if each.figure == "abv" else each.figure
+def _far_off(ingredient: Ingredient, estimate: Estimate) -> str:
+    unit = "% ABV" if estimate.figure == "abv" else "g/100 ml"
+    noun = "strength" if estimate.figure == "abv" else estimate.figure
     return (
-        f"{each.measured:.3g} {unit} of {noun} is far from what {ingredient.said} usually has ({each.prior:.3g}): "
+        f"{estimate.measured:.3g} {unit} of {noun} is far from what {ingredient.said} usually has ({estimate.prior:.3g}): "
         "read it again, or is it another bottle?"
     )

@@ -104,14 +104,14 @@ def effect_words(steps: Mapping[str, float]) -> str:
     return degree(steps[worst]).headline.format(word=AXES[worst].word(steps[worst]), same=AXES[worst].same)
 
 
-def making_headline(usual: Composition, made: Composition, drinks: Sequence[tuple[str, TodaysDrink]]) -> str:
+def making_headline(usual: Composition, measured: Composition, drinks: Sequence[tuple[str, TodaysDrink]]) -> str:
     """Compare a lot just made with the larder's values, and say how many of today's drinks it affects.
 
     Parameters
     ----------
     drinks : sequence of (name, drink)    that pour it, everything else with its usual values
     """
-    figures = {"sugar": (usual.sugar, made.sugar), "acid": (usual.acid, made.acid), "abv": (usual.abv, made.abv)}
+    figures = {"sugar": (usual.sugar, measured.sugar), "acid": (usual.acid, measured.acid), "abv": (usual.abv, measured.abv)}
     # What drinks feel of it; where none pours it, what differs most.
     felt_most = {name: sum(abs(todays.steps[name]) for _, todays in drinks) for name in AXES}
     apart = {name: abs(now - was) / max(was, now, 0.3) for name, (was, now) in figures.items()}

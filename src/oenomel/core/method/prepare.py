@@ -91,14 +91,14 @@ def _edge(making: Making, index: int, pour: Pour) -> Iterator[Step]:
     yield Step(f"edge: {pour.ingredient.slug}", "prepare", words, sign, index)
 
 
-def _wetted_with(making: Making, told: str, fruit: list[str]) -> tuple[str, str]:
+def _wetted_with(making: Making, own: str, fruit: list[str]) -> tuple[str, str]:
     """Return what wets the rim, and the fruit for it if that is juiced afterwards."""
-    if told:
-        citrus = _CITRUS.search(told)
-        if citrus and not _ADDS_NOTHING.search(told):
-            words = f"a cut {citrus[1].lower()}" if citrus[0].lower() == told.strip().lower() else with_article(bare(told))
+    if own:
+        citrus = _CITRUS.search(own)
+        if citrus and not _ADDS_NOTHING.search(own):
+            words = f"a cut {citrus[1].lower()}" if citrus[0].lower() == own.strip().lower() else with_article(bare(own))
             return words, citrus[1].lower() if citrus[1].lower() in fruit else ""
-        return bare(told), ""
+        return bare(own), ""
     if fruit:
         return f"a cut {fruit[0]}", fruit[0]
     garnished = next((match[1].lower() for garnish in making.drink.serve.garnish if (match := _CITRUS.search(garnish.what))), "")

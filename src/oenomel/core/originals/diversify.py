@@ -45,8 +45,8 @@ def most_of(count: int) -> int:
     return max(1, count // A_FIFTH)
 
 
-def picked(bench: Bench, count: int, stands: Callable[[int], bool], ended: Callable[[], bool] = lambda: False) -> list[str]:
-    """Pick drinks one by one and pass each index to ``stands``, which accepts or rejects it; returns notes on what fell short.
+def picked(bench: Bench, count: int, accepts: Callable[[int], bool], ended: Callable[[], bool] = lambda: False) -> list[str]:
+    """Pick drinks one by one and pass each index to ``accepts``, which accepts or rejects it; returns notes on what fell short.
 
     It stops early when ``ended`` is true. No ingredient, except the exempt ones, is in more than a fifth of the handful. Ties go to the
     smaller index.
@@ -64,7 +64,7 @@ def picked(bench: Bench, count: int, stands: Callable[[int], bool], ended: Calla
         worth = np.where(open_, bench.relevance * bench.score - (1 - bench.relevance) * alike, -np.inf).round(9)
         index = int(worth.argmax())
         open_[index] = False
-        if not stands(index):
+        if not accepts(index):
             continue
         picked_count += 1
         row = np.array([index])

@@ -63,6 +63,6 @@ _TELLING: Final = {"accent": 0, "liqueur": 1, "sweet": 2, "sour": 3, "lengthener
 """Roles that give a drink its name, in order: the unusual before the main ones."""
 
 
-def _word(each: Ingredient) -> str:
-    tag = min(each.aroma, key=lambda name: (-each.aroma[name], name))
+def _word(ingredient: Ingredient) -> str:
+    tag = min(ingredient.aroma, key=lambda name: (-ingredient.aroma[name], name))
     return _TOLD_AS.get(tag, tag.replace("-", " ").title())

@@ -109,9 +109,9 @@ def _seen(forecast: Forecast) -> _Seen:
     return _Seen(_lead(drink, "base"), sweet, light, served.abv, forecast.cost, frozenset(_prepared(drink)))
 
 
-def _worth(each: Original, chosen: Sequence[_Seen]) -> float:
-    worth = each.score
-    mine = _seen(each.forecast)
+def _worth(original: Original, chosen: Sequence[_Seen]) -> float:
+    worth = original.score
+    mine = _seen(original.forecast)
     prepared = {slug for other in chosen for slug in other.prepared}
     for other in chosen:
         worth -= SAME_BASE * (mine.base == other.base)

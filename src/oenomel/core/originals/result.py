@@ -95,11 +95,11 @@ def drink_of(
     return _served(Drink("", wish.family, tuple(pours), method=_method(pours)), wish, larder)
 
 
-def _poured(each: Ingredient, part: str, ml: float, wish: Criteria) -> Pour:
-    if each.piece_ml == ml:
-        return Pour(each, ml, "piece", PARTS[part].slot, "mixed", amount=1.0)
+def _poured(ingredient: Ingredient, part: str, ml: float, wish: Criteria) -> Pour:
+    if ingredient.piece_ml == ml:
+        return Pour(ingredient, ml, "piece", PARTS[part].slot, "mixed", amount=1.0)
     stage: Stage = "topped" if part == "lengthener" and wish.form != "long on juice" else "mixed"
-    return Pour(each, ml, "ml", PARTS[part].slot, stage, amount=ml)
+    return Pour(ingredient, ml, "ml", PARTS[part].slot, stage, amount=ml)
 
 
 def _method(pours: Sequence[Pour]) -> Method:
@@ -124,9 +124,9 @@ def _served(drink: Drink, wish: Criteria, larder: Larder) -> Drink:
     return replace(drink, serve=replace(drink.serve, garnish=_garnish(drink, wish, larder)))
 
 
-def _may(each: Ingredient, wish: Criteria) -> bool:
-    named = any(word in (each.slug, each.kind, *each.allergens) for word in wish.without)
-    return not named and (wish.pool is None or each.slug in wish.pool)
+def _may(ingredient: Ingredient, wish: Criteria) -> bool:
+    named = any(word in (ingredient.slug, ingredient.kind, *ingredient.allergens) for word in wish.without)
+    return not named and (wish.pool is None or ingredient.slug in wish.pool)
 
 
 def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
@@ -251,8 +251,8 @@ def _beside(one: Ingredient, other: Ingredient, table: KinshipTable) -> str:
     return f"both smell of {mine}" if lead == second else f"{mine} beside {its}"
 
 
-def _lead(each: Ingredient) -> str:
-    return min(each.aroma, key=lambda tag: (-each.aroma[tag], tag))
+def _lead(ingredient: Ingredient) -> str:
+    return min(ingredient.aroma, key=lambda tag: (-ingredient.aroma[tag], tag))
 
 
 def _measure(pour: Pour) -> str:

@@ -91,8 +91,8 @@ def before_pouring(ground: SearchContext, wish: Criteria, sifted: Sifted) -> tup
     return eligible, gladly
 
 
-def _smells_of(each: Ingredient, word: str) -> bool:
-    return any(weight > 1 and word in (tag, aromas()[tag].group) for tag, weight in each.aroma.items())
+def _smells_of(ingredient: Ingredient, word: str) -> bool:
+    return any(weight > 1 and word in (tag, aromas()[tag].group) for tag, weight in ingredient.aroma.items())
 
 
 def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured, rows: Ints) -> Bools:

@@ -141,8 +141,8 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
     result: list[Original] = []
     seen: set[frozenset[str]] = set()
 
-    def holds_up(place: int) -> bool:
-        row = int(ranked[place])
+    def holds_up(index: int) -> bool:
+        row = int(ranked[index])
         budget.spend(PRESENT_WORK)
         nearest = ground.book[sifted.nearest[row]] if ground.book else None
         parts = sifted.space.slugs(sifted.drawn[row].tolist())
@@ -233,10 +233,10 @@ def what_would_open(ground: SearchContext, wish: Criteria, work: int = WISH_WORK
     return sorted(((called, many) for called, many in openings if many), key=lambda each: (-each[1], each[0]))
 
 
-def _nothing(ground: SearchContext, wish: Criteria, found: Selection, budget: Budget) -> str:
+def _nothing(ground: SearchContext, wish: Criteria, selection: Selection, budget: Budget) -> str:
     opening = [f"drop {called} and {about(many)} are left" for called, many in what_would_open(ground, wish, max(budget.left, 0))[:3]]
-    if found.ended and not opening:
-        return f"no drink that meets all of this wish was found among the {found.poured:,} likeliest: ask for less"
+    if selection.ended and not opening:
+        return f"no drink that meets all of this wish was found among the {selection.poured:,} likeliest: ask for less"
     if opening:
         return f"no drink meets all of this wish; {'; '.join(opening)}"
     return "no drink meets this wish, whichever single part of it is dropped: ask for less, or put more on the shelf"

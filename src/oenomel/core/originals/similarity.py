@@ -67,9 +67,9 @@ def features_of(drinks: Sequence[Drink], ingredients: Sequence[Ingredient]) -> F
     return Features(membership, smell_of(membership, smells([*ingredients, *others.values()])[1]))
 
 
-def smell_of(held: Floats, by_tag: Floats) -> Floats:
+def smell_of(membership: Floats, by_tag: Floats) -> Floats:
     """Return the aroma of drinks, rows of length one, from their ingredients."""
-    smell = held @ by_tag if len(held) else np.zeros((0, len(tags())))
+    smell = membership @ by_tag if len(membership) else np.zeros((0, len(tags())))
     length = np.linalg.norm(smell, axis=1, keepdims=True)
     unit: Floats = smell / np.maximum(length, 1e-12)
     return unit
@@ -95,5 +95,5 @@ def distance_of(shared: Floats, some: Features, others: Features) -> Floats:
     return distance
 
 
-def _wide(held: Floats, width: int) -> Floats:
-    return np.pad(held, ((0, 0), (0, width - held.shape[1]))) if held.shape[1] < width else held
+def _wide(membership: Floats, width: int) -> Floats:
+    return np.pad(membership, ((0, 0), (0, width - membership.shape[1]))) if membership.shape[1] < width else membership

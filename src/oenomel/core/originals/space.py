@@ -147,35 +147,35 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
     return Space(ingredients, tuple(cells))
 
 
-def _could_play(each: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
+def _could_play(ingredient: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
     """Return the roles that a required ingredient could play; raises DomainError where it is excluded or there is none."""
-    if _left_out(each, wish):
-        raise DomainError(f"{each.name} is asked for, but {_left_out(each, wish)}: drop one of them")
-    possible = tuple(part for part in parts if PARTS[part].could(each, wish))
+    if _left_out(ingredient, wish):
+        raise DomainError(f"{ingredient.name} is asked for, but {_left_out(ingredient, wish)}: drop one of them")
+    possible = tuple(part for part in parts if PARTS[part].could(ingredient, wish))
     if not possible:
         form = f" {wish.form}" if wish.form else ""
-        raise DomainError(f"{each.name} has no part in a {wish.family}{form}: {_poured_as(each)}")
+        raise DomainError(f"{ingredient.name} has no part in a {wish.family}{form}: {_poured_as(ingredient)}")
     return possible
 
 
-def _in_order(held: Mapping[str, int]) -> bool:
+def _in_order(required: Mapping[str, int]) -> bool:
     """Check whether, of interchangeable roles, a required ingredient is in the first, and two are in the larder's order."""
-    return all(second not in held or (first in held and held[first] < held[second]) for first, second in TWINS)
+    return all(second not in required or (first in required and required[first] < required[second]) for first, second in TWINS)
 
 
-def _cells(shape: tuple[str, ...], held: Mapping[str, int], players: Mapping[str, tuple[int, ...]], splits: Splits) -> list[Cell]:
+def _cells(shape: tuple[str, ...], required: Mapping[str, int], players: Mapping[str, tuple[int, ...]], splits: Splits) -> list[Cell]:
     if "base2" in shape and "base" not in shape:
         return []
-    choices = {part: (held[part],) if part in held else players[part] for part in shape}
+    choices = {part: (required[part],) if part in required else players[part] for part in shape}
     digits = []
-    if "base2" in shape and "base" not in held:
+    if "base2" in shape and "base" not in required:
         # Of a split base the order is no difference: each pair stands once.
         free = set(choices.pop("base"))
         pairs = [(one, other) for one in sorted(free) for other in splits.get(one, ()) if one < other and other in free]
         del choices["base2"]
         digits.append(Digit(("base", "base2"), np.array(pairs, dtype=np.int64).reshape(-1, 2)))
-    elif "base2" in shape and "base2" not in held:
-        choices["base2"] = tuple(index for index in splits.get(held["base"], ()) if index in set(players["base2"]))
+    elif "base2" in shape and "base2" not in required:
+        choices["base2"] = tuple(index for index in splits.get(required["base"], ()) if index in set(players["base2"]))
     digits += [Digit((part,), np.array(indices, dtype=np.int64)[:, None]) for part, indices in choices.items()]
     return [Cell(tuple(digits))] if all(len(digit.choices) for digit in digits) else []
 
@@ -186,24 +186,28 @@ def _splits(bases: Sequence[int], ingredients: Sequence[Ingredient]) -> Splits:
     return {one: [other for other in sharing if may_split(ingredients[one].slug, ingredients[other].slug)] for one in sharing}
 
 
-def _allowed(each: Ingredient, wish: Criteria) -> bool:
+def _allowed(ingredient: Ingredient, wish: Criteria) -> bool:
     # What only looks like a wine or a spirit has no place beside the real one.
-    return unasked(each) and not _left_out(each, wish) and (wish.without_alcohol or each.kind != "zero-proof")
+    return unasked(ingredient) and not _left_out(ingredient, wish) and (wish.without_alcohol or ingredient.kind != "zero-proof")
 
 
-def _left_out(each: Ingredient, wish: Criteria) -> str:
+def _left_out(ingredient: Ingredient, wish: Criteria) -> str:
     """Explain why criteria exclude an ingredient; empty where they don't."""
-    if wish.pool is not None and each.slug not in wish.pool:
+    if wish.pool is not None and ingredient.slug not in wish.pool:
         return "it isn't at hand"
-    if wish.without_alcohol and not is_non_alcoholic(each.composition.abv):
+    if wish.without_alcohol and not is_non_alcoholic(ingredient.composition.abv):
         return "it has alcohol"
     for word in wish.without:
-        if word == "vegan" and (each.kind in ("egg", "dairy", "honey") or {"egg", "milk"} & set(each.allergens)):
+        if word == "vegan" and (ingredient.kind in ("egg", "dairy", "honey") or {"egg", "milk"} & set(ingredient.allergens)):
             return "it isn't vegan"
-        if word in (each.slug, each.kind, *each.allergens):
+        if word in (ingredient.slug, ingredient.kind, *ingredient.allergens):
             return f"there is to be no {word}"
     return ""
 
 
-def _poured_as(each: Ingredient) -> str:
-    return f"it is poured as {' or '.join(each.slots)}" if each.slots else f"nobody knows what {capital(each.said)} is poured as"
+def _poured_as(ingredient: Ingredient) -> str:
+    return (
+        f"it is poured as {' or '.join(ingredient.slots)}"
+        if ingredient.slots
+        else f"nobody knows what {capital(ingredient.said)} is poured as"
+    )

@@ -164,8 +164,8 @@ def cook(preparation: Preparation, unsure: Unsure | None = None) -> Pot:
     put_in *= unsure.weights[:, None]
     final = preparation.final
 
-    def after(off: float | None, held: float = 1.0) -> tuple[Floats, float, Floats]:
-        return _worked(preparation, put_in, off, KEPT_IN_SOLIDS * unsure.held_back * held, unsure.evaporation)
+    def after(off: float | None, retained: float = 1.0) -> tuple[Floats, float, Floats]:
+        return _worked(preparation, put_in, off, KEPT_IN_SOLIDS * unsure.held_back * retained, unsure.evaporation)
 
     decided = ""
     if final.brix is not None:
@@ -229,7 +229,7 @@ def _goes_off(preparation: Preparation) -> bool:
     return preparation.is_heated or any(step.evaporated_g for step in preparation.steps)
 
 
-def _worked(preparation: Preparation, put_in: Floats, off: float | None, held: float, rate: float) -> tuple[Floats, float, Floats]:
+def _worked(preparation: Preparation, put_in: Floats, off: float | None, retained: float, rate: float) -> tuple[Floats, float, Floats]:
     """Return the liquid, the evaporated water, and what was strained out; ``off`` is the total evaporation, by default that of the
     steps.
     """
@@ -248,7 +248,7 @@ def _worked(preparation: Preparation, put_in: Floats, off: float | None, held: f
         thrown = [i for i in _thrown(preparation, step) if i in inside]
         if thrown:
             inside -= set(thrown)
-            liquid, away = _strained(liquid, put_in[thrown], held)
+            liquid, away = _strained(liquid, put_in[thrown], retained)
             out += away
     return liquid, gone, out
 
@@ -269,13 +269,13 @@ def _thrown(preparation: Preparation, step: KitchenStep) -> Sequence[int]:
     return [i for i, line in enumerate(preparation.lines) if is_strained_out(line)] if step.do == "strain" else []
 
 
-def _strained(liquid: Floats, thrown: Floats, held: float) -> tuple[Floats, Floats]:
+def _strained(liquid: Floats, thrown: Floats, retained: float) -> tuple[Floats, Floats]:
     """Return the liquid after straining: without its pulp, and the liquid that this retains."""
     pulp = np.zeros(len(MATTER))
     pulp[PULP] = thrown[:, PULP].sum()
     clear = liquid - pulp
     weight = clear.sum() - clear[PULP]
-    share = min(held * float(thrown.sum()) / weight, 1.0) if weight > 0 else 0.0
+    share = min(retained * float(thrown.sum()) / weight, 1.0) if weight > 0 else 0.0
     keeps = clear.copy()
     keeps[PULP] = 0.0
     away = pulp + share * keeps

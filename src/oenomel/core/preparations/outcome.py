@@ -232,9 +232,9 @@ def _content_sds(line: RecipeLine) -> tuple[float, float]:
     return line.what.composition.relative_sd("sugars"), line.what.composition.relative_sd("acids")
 
 
-def _with(values: Floats, place: int, factor: float) -> Floats:
+def _with(values: Floats, index: int, factor: float) -> Floats:
     changed = values.copy()
-    changed[place] = factor
+    changed[index] = factor
     return changed
 
 

@@ -150,7 +150,7 @@ def amount_words(line: RecipeLine) -> str:
 
 
 def line_of(
-    place: str, written: str, amount: float, unit: KitchenUnit, g_per_cup: float | None, known: Callable[[str], Ingredient | None]
+    location: str, written: str, amount: float, unit: KitchenUnit, g_per_cup: float | None, known: Callable[[str], Ingredient | None]
 ) -> RecipeLine:
     """Read a line from its words; ``known`` finds ingredients of the larder.
 
@@ -166,18 +166,22 @@ def line_of(
     if what is None:
         near = goods_near(written)
         hint = f"; near it are {', '.join(near)}" if near else ""
-        raise SpecError(f"{place}.what", f'nobody knows what "{written}" is{hint}: use another word, or describe it with its composition')
-    return checked_line(place, RecipeLine(written, what, amount, unit, g_per_cup))
+        raise SpecError(
+            f"{location}.what", f'nobody knows what "{written}" is{hint}: use another word, or describe it with its composition'
+        )
+    return checked_line(location, RecipeLine(written, what, amount, unit, g_per_cup))
 
 
-def checked_line(place: str, line: RecipeLine) -> RecipeLine:
+def checked_line(location: str, line: RecipeLine) -> RecipeLine:
     """Return a line whose weight is known; raises SpecError that names its place."""
     try:
         grams = line.grams
     except DomainError as error:
-        raise SpecError(f"{place}.unit", str(error)) from error
+        raise SpecError(f"{location}.unit", str(error)) from error
     if not 0 < grams <= MOST_G:
-        raise SpecError(f"{place}.amount", str(OutOfRange("the weight in g", grams, 0, MOST_G)) if grams > 0 else "wants more than nothing")
+        raise SpecError(
+            f"{location}.amount", str(OutOfRange("the weight in g", grams, 0, MOST_G)) if grams > 0 else "wants more than nothing"
+        )
     return line
 
 

@@ -184,16 +184,16 @@ def rebalance(
     return replace(answer, notes=notes)
 
 
-def rebalanced_as(variant: Variant, made: Drink, aim: Objective, conditions: Conditions, proved: bool, evaluated: int) -> Rebalanced:
+def rebalanced_as(variant: Variant, result: Drink, aim: Objective, conditions: Conditions, proved: bool, evaluated: int) -> Rebalanced:
     """Return the result of a variant, without notes."""
-    clean = without_idle(variant, made)
+    clean = without_idle(variant, result)
     before = variant.drink.with_pours(tuple(pour for i, pour in enumerate(variant.drink.pours) if i not in variant.joins))
     return Rebalanced(
         clean,
-        costs_of(variant, made, aim, conditions),
-        moves_of(variant, made),
+        costs_of(variant, result, aim, conditions),
+        moves_of(variant, result),
         changes_between(clean, before, conditions),
-        residuals_of(made, aim, conditions),
+        residuals_of(result, aim, conditions),
         (),
         proved,
         evaluated,
@@ -267,13 +267,13 @@ def best_of(
     return drinks, minima
 
 
-def costs_of(variant: Variant, made: Drink, aim: Objective, conditions: Conditions) -> Costs:
+def costs_of(variant: Variant, result: Drink, aim: Objective, conditions: Conditions) -> Costs:
     """Return the terms of J for a drink made from a variant."""
-    off = off_target(figures_of([made], aim.by_sucrose_equivalents, conditions), aim)
+    off = off_target(figures_of([result], aim.by_sucrose_equivalents, conditions), aim)
     squares = {name: float(steps[0] ** 2) * weight_in_j(name, aim) for name, steps in off.items()}
     moved = changed = joined = character = 0.0
     for index in variant.free:
-        before, after = variant.drink.pours[index].liquid_ml, made.pours[index].liquid_ml
+        before, after = variant.drink.pours[index].liquid_ml, result.pours[index].liquid_ml
         if abs(after - before) > 1e-9:
             changed += CHANGE_COSTS
             moved += STEP_COSTS * abs(after - before) / grid_in(variant, index, aim)
@@ -366,9 +366,9 @@ def that_can_move(drink: Drink, among: Collection[int] | None = None) -> tuple[i
     return tuple(sorted(i for i in chosen if drink.pours[i].stage in movable and not drink.pours[i].dissolves_later))
 
 
-def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:
+def moves_of(variant: Variant, result: Drink) -> tuple[Move, ...]:
     """Return the pours whose amount differs between a variant and its result."""
-    pairs = zip(variant.drink.pours, made.pours, strict=True)
+    pairs = zip(variant.drink.pours, result.pours, strict=True)
     return tuple(
         Move(i, after.ingredient, before.liquid_ml, after.liquid_ml, i in variant.joins, _measured_by(after))
         for i, (before, after) in enumerate(pairs)
@@ -397,13 +397,13 @@ def _out_of_reach(
     drink: Drink,
     aim: Objective,
     free: Collection[int],
-    left: Sequence[Residual],
+    residuals: Sequence[Residual],
     correctors: Sequence[Ingredient],
     conditions: Conditions,
     budget: Budget,
 ) -> tuple[str, ...]:
     """Describe how near an unreachable target is, and which locked pour would help most."""
-    felt = [one_residual for one_residual in left if one_residual.felt and one_residual.axis != "volume_ml"]
+    felt = [one_residual for one_residual in residuals if one_residual.felt and one_residual.axis != "volume_ml"]
     if not felt:
         return ()
     near = f"This is as near as these pours get: still {listed([one_residual.words for one_residual in felt])}."

@@ -55,11 +55,11 @@ class Variant:
         return Variant(self.drink, self.free, self.joins, group, self.grids, self.start)
 
 
-def without_idle(variant: Variant, made: Drink) -> Drink:
+def without_idle(variant: Variant, result: Drink) -> Drink:
     """Return the result of a variant without the correctors that weren't used."""
     if not variant.joins:
-        return made
-    return made.with_pours(tuple(p for i, p in enumerate(made.pours) if i not in variant.joins or p.volume_ml > 0))
+        return result
+    return result.with_pours(tuple(p for i, p in enumerate(result.pours) if i not in variant.joins or p.volume_ml > 0))
 
 
 def poured_so(variant: Variant, volumes: Floats) -> Drink:

@@ -81,10 +81,10 @@ def _match_of(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     return Meant(None, False, others, f"Nothing in the larder is called “{words}”: add it from its label, or choose another.")
 
 
-def _loosely(said: str, taken: str) -> str:
-    if stems(said) == stems(taken):
-        return f"“{said}” doesn’t tell which: the plain class was taken."
-    return f"“{said}” may be several things; {taken} is the usual one."
+def _loosely(words: str, taken: str) -> str:
+    if stems(words) == stems(taken):
+        return f"“{words}” doesn’t tell which: the plain class was taken."
+    return f"“{words}” may be several things; {taken} is the usual one."
 
 
 def _tellings(words: str, asides: tuple[str, ...]) -> Iterator[str]:

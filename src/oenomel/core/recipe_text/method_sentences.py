@@ -147,21 +147,21 @@ def made_of(sentence: str, so_far: MethodRead) -> MethodRead:
     return replace(method, told=tuple(result))
 
 
-def _technique(words: str, _: str, made: MethodRead) -> MethodRead:
+def _technique(words: str, _: str, read: MethodRead) -> MethodRead:
     without_dry = _DRY.sub(" ", _REVERSE.sub(" ", words))
     bare = _GENTLY.sub(" ", without_dry)
     for technique, pattern in _TECHNIQUES.items():
         match = pattern.search(bare)
         if not match:
             continue
-        if made.technique is not None and technique not in ("shake", "blend"):
-            return made
-        if made.technique in ("shake", "blend"):
+        if read.technique is not None and technique not in ("shake", "blend"):
+            return read
+        if read.technique in ("shake", "blend"):
             break
-        made = replace(made, technique=technique)
+        read = replace(read, technique=technique)
         break
     else:
-        return made
+        return read
     seconds = _seconds(bare, match.start())
     ice: Ice | None = "crushed" if _CRUSHED_IN_THE_TIN.search(bare) else None
     if technique == "swizzle":
@@ -170,19 +170,19 @@ def _technique(words: str, _: str, made: MethodRead) -> MethodRead:
     pieces = _number(counted[1]) if counted and ice is None else None
     if counted and pieces is not None and pieces >= 1 and pieces.is_integer():
         ice = "large" if counted[2] else "cubes"
-        made = replace(made, ice_pieces=int(pieces))
-    return replace(made, seconds=seconds or made.seconds, method_ice=ice or made.method_ice)
+        read = replace(read, ice_pieces=int(pieces))
+    return replace(read, seconds=seconds or read.seconds, method_ice=ice or read.method_ice)
 
 
-def _dry(words: str, _: str, made: MethodRead) -> MethodRead:
+def _dry(words: str, _: str, read: MethodRead) -> MethodRead:
     match = _DRY.search(words) or _REVERSE.search(words)
     if not match:
-        return made
+        return read
     clause = re.split(r"[.;,]| then | and ", words[match.start() :])[0]
     seconds = _seconds(clause, 0)
-    technique = made.technique or "shake"
+    technique = read.technique or "shake"
     dry = seconds[0] if seconds else DRY_SHAKE_USUAL
-    return replace(made, technique=technique, dry_shake_told=True, dry_shake_seconds=dry, dry_shake_last=_REVERSE.search(words) is not None)
+    return replace(read, technique=technique, dry_shake_told=True, dry_shake_seconds=dry, dry_shake_last=_REVERSE.search(words) is not None)
 
 
 def _seconds(words: str, start: int) -> tuple[float, float] | None:
@@ -200,11 +200,11 @@ def _number(word: str | None) -> float | None:
     return amount.amount if amount and amount.unit is None and amount.kind == "amount" else None
 
 
-def _strained(words: str, _: str, made: MethodRead) -> MethodRead:
+def _strained(words: str, _: str, read: MethodRead) -> MethodRead:
     match = _STRAIN.search(words)
     if not match:
-        return made
-    return replace(made, strain="double" if match[1] else made.strain or "single")
+        return read
+    return replace(read, strain="double" if match[1] else read.strain or "single")
 
 
 def glass_in(words: str) -> str:
@@ -221,48 +221,48 @@ def glass_in(words: str) -> str:
     return other["glass"] if other else ""
 
 
-def _in_glass(words: str, _: str, made: MethodRead) -> MethodRead:
+def _in_glass(words: str, _: str, read: MethodRead) -> MethodRead:
     glass = glass_in(words)
-    if not glass or (made.glass and not re.search(r"\b(?:into|in) (?:a|an|the)\b|^(?:glass|serve)", words)):
-        return made
-    return replace(made, glass=glass) if glass != made.glass else made
+    if not glass or (read.glass and not re.search(r"\b(?:into|in) (?:a|an|the)\b|^(?:glass|serve)", words)):
+        return read
+    return replace(read, glass=glass) if glass != read.glass else read
 
 
-def _on_ice(words: str, _: str, made: MethodRead) -> MethodRead:
+def _on_ice(words: str, _: str, read: MethodRead) -> MethodRead:
     if _UP.search(words):
-        return replace(made, serve_ice="none")
+        return replace(read, serve_ice="none")
     # What is put in the tin is another matter than what is in the glass.
     tin = _TIN.search(words)
     if tin:
         glass = _OUT_OF_IT.search(words, tin.end())
         if not glass:
-            return made
+            return read
         words = words[glass.start() :]
     after = re.split(r"\b(?:strain|pour|serve|build|into (?:a|an|the)|top|fill|ice-filled|glass)", words, maxsplit=1)
     inside = words if len(after) == 1 else words[len(after[0]) :]
     match = _ON_ICE.search(words)
     if not match and not (len(after) > 1 and _SERVE_ON.search(inside)):
-        return made
+        return read
     where = words[match.start() :] if match else inside
     ice: Ice = "crushed" if re.search(r"\b(?:crushed|pebble|shaved|cracked)\b", where) else "large" if _LARGE.search(where) else "cubes"
-    return replace(made, serve_ice=ice)
+    return replace(read, serve_ice=ice)
 
 
-def _rimmed(words: str, _: str, made: MethodRead) -> MethodRead:
+def _rimmed(words: str, _: str, read: MethodRead) -> MethodRead:
     match = _RIM.search(words)
     if not match:
-        return made
+        return read
     what = (match["dust"] or match["what"] or match["with"] or match["into"] or "").removesuffix("ed").strip()
     what = re.split(r"\b(?:and|then|if|before|on)\b|,", what)[0].strip()
     half = bool(match["half"] or re.search(r"\bhalf\b", words))
-    return replace(made, rims=(*made.rims, (what, half))) if what else made
+    return replace(read, rims=(*read.rims, (what, half))) if what else read
 
 
-def _garnished(_: str, sentence: str, made: MethodRead) -> MethodRead:
+def _garnished(_: str, sentence: str, read: MethodRead) -> MethodRead:
     match = _GARNISH_INSIDE.search(sentence)
     expressed = _EXPRESS.search(sentence)
     away = " and thrown away" if expressed and re.search(r"\b(?:discard|throw)", sentence[expressed.end() :], re.IGNORECASE) else ""
     garnishes = (
         _listed_things(match["what"]) if match else (f"{expressed['what']}, expressed{away}",) if expressed else garnish_of(sentence)
     )
-    return replace(made, garnish=(*made.garnish, *(one for one in garnishes if one not in made.garnish))) if garnishes else made
+    return replace(read, garnish=(*read.garnish, *(one for one in garnishes if one not in read.garnish))) if garnishes else read

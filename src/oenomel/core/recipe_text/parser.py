@@ -319,7 +319,7 @@ def _pressed_fruit(reading: ParserState, text: str) -> bool:
     return True
 
 
-def _garnished_by_the_way(reading: ParserState, text: str, made: MethodRead) -> MethodRead:
+def _garnished_by_the_way(reading: ParserState, text: str, read: MethodRead) -> MethodRead:
     """Read a garnish without a word for it: "Build in a wine glass, orange slice"."""
     for part_of_line in dict.fromkeys(re.split(r"[,;]\s*", text)[1:]):
         clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", part_of_line).strip()
@@ -329,10 +329,10 @@ def _garnished_by_the_way(reading: ParserState, text: str, made: MethodRead) -> 
             matches
             and matches[0].tier <= Tier.ANY_ORDER
             and set(reading.ingredient_of(matches[0].slug).slots) <= {"garnish"}
-            and clause not in made.garnish
+            and clause not in read.garnish
         ):
-            made = replace(made, garnish=(*made.garnish, clause.strip(" .")))
-    return made
+            read = replace(read, garnish=(*read.garnish, clause.strip(" .")))
+    return read
 
 
 def _names_what_is_poured(reading: ParserState, text: str) -> bool:

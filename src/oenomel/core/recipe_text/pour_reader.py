@@ -156,11 +156,11 @@ def _is_garnish(ingredient: Ingredient, piece: Piece) -> bool:
     return ingredient.kind == "plant" and "garnish" in ingredient.slots and counted and not muddled
 
 
-def _worth_keeping(piece: Piece, said: Said) -> bool:
+def _worth_keeping(piece: Piece, amount: Said) -> bool:
     return (
-        said.by_eye
-        or bool(said.of)
-        or said.kind == "line"
+        amount.by_eye
+        or bool(amount.of)
+        or amount.kind == "line"
         or re.fullmatch(r"[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞-]+(fl\.? ?)?[a-zA-Z]*\.?", piece.told) is None
     )
 

@@ -165,17 +165,22 @@ def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_st
     """Return the ingredients for a role: those in stock first, the simplest first; of the others only the usual."""
     what, least = _LEAST[job]
 
-    def does(each: Ingredient) -> bool:
-        if getattr(each.composition, what) < least or job not in each.slots or each.is_sparkling or each.kind == "dairy":
+    def does(ingredient: Ingredient) -> bool:
+        if (
+            getattr(ingredient.composition, what) < least
+            or job not in ingredient.slots
+            or ingredient.is_sparkling
+            or ingredient.kind == "dairy"
+        ):
             return False
         if job == "liqueur":
-            return bool(each.aroma) and each.kind == "liqueur"
+            return bool(ingredient.aroma) and ingredient.kind == "liqueur"
         # Beside a liqueur's aroma, that of the spirit which makes up for its strength would give the glass away.
-        return not (each.aroma and job == "base" and matter == "smell")
+        return not (ingredient.aroma and job == "base" and matter == "smell")
 
-    def plain(each: Ingredient) -> tuple[bool, int, int, str]:
-        usual = _USUAL[job].index(each.slug) if each.slug in _USUAL[job] else len(_USUAL[job])
-        return each.slug not in in_stock, usual, sum(each.aroma.values()) if job != "liqueur" else 0, each.name
+    def plain(ingredient: Ingredient) -> tuple[bool, int, int, str]:
+        usual = _USUAL[job].index(ingredient.slug) if ingredient.slug in _USUAL[job] else len(_USUAL[job])
+        return ingredient.slug not in in_stock, usual, sum(ingredient.aroma.values()) if job != "liqueur" else 0, ingredient.name
 
     ingredients = [ingredient for ingredient in larder.values() if ingredient.slug in _USUAL[job] or does(ingredient)]
     kept = [
@@ -304,5 +309,5 @@ def _axes(level: Level) -> tuple[float, float, float]:
     return sugar, acid, abv
 
 
-def _slot(each: Ingredient) -> Literal["base", "sour", "sweet", "liqueur", "lengthener", "other"]:
-    return next((slot for slot in ("liqueur", "base", "sour", "sweet") if slot in each.slots), "other")
+def _slot(ingredient: Ingredient) -> Literal["base", "sour", "sweet", "liqueur", "lengthener", "other"]:
+    return next((slot for slot in ("liqueur", "base", "sour", "sweet") if slot in ingredient.slots), "other")

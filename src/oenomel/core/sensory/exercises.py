@@ -86,13 +86,13 @@ class Exercise:
     told: tuple[str, ...]
 
 
-def score_of(right: Mapping[str, Sequence[str]], said: Mapping[str, str]) -> float:
+def score_of(right: Mapping[str, Sequence[str]], answers: Mapping[str, str]) -> float:
     """Return the share of right answers, 0 to 1; missing answers are wrong.
 
     >>> score_of({"sugar": ("more",), "acid": ("same", "less")}, {"sugar": "less", "acid": "same"})
     0.5
     """
-    return sum(said.get(key) in keys for key, keys in right.items()) / len(right)
+    return sum(answers.get(key) in keys for key, keys in right.items()) / len(right)
 
 
 def exercise(

@@ -107,13 +107,13 @@ class Said:
     of: str = ""
 
 
-def is_by_eye(said: str) -> bool:
+def is_by_eye(words: str) -> bool:
     """Check whether words for an amount say that it isn't measured.
 
     >>> is_by_eye("about 20"), is_by_eye("three quarters")
     (True, False)
     """
-    return _BY_EYE_WORDS.search(plain(said)) is not None
+    return _BY_EYE_WORDS.search(plain(words)) is not None
 
 
 @lru_cache(maxsize=4096)
@@ -177,9 +177,9 @@ def _read(text: str, start: Start) -> Said | None:
     return _times(amount, factor, by_eye)
 
 
-def _times(said: Said, factor: float, by_eye: bool) -> Said:
-    ends = (round(said.ends[0] * factor, 6), round(said.ends[1] * factor, 6)) if said.ends else None
-    return replace(said, amount=round(said.amount * factor, 9), ends=ends, by_eye=by_eye or said.by_eye)
+def _times(amount: Said, factor: float, by_eye: bool) -> Said:
+    ends = (round(amount.ends[0] * factor, 6), round(amount.ends[1] * factor, 6)) if amount.ends else None
+    return replace(amount, amount=round(amount.amount * factor, 9), ends=ends, by_eye=by_eye or amount.by_eye)
 
 
 class _Unreadable(ValueError):

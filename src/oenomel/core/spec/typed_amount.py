@@ -85,29 +85,29 @@ def parse_typed(
     return _typed(amount, words, default_unit, part_ml, ounce_ml)
 
 
-def _typed(said: Said, words: str, default_unit: Unit, part_ml: float | None, ounce_ml: float) -> TypedAmount:
-    kept = words if said.by_eye or not re.fullmatch(r"[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞]+(fl\.? )?[a-zA-Z]*\.?", words) or said.of else None
-    if said.kind == "line":
+def _typed(amount: Said, words: str, default_unit: Unit, part_ml: float | None, ounce_ml: float) -> TypedAmount:
+    kept = words if amount.by_eye or not re.fullmatch(r"[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞]+(fl\.? )?[a-zA-Z]*\.?", words) or amount.of else None
+    if amount.kind == "line":
         return TypedAmount(said=words, to_the_line=True)
-    if said.kind == "taste":
+    if amount.kind == "taste":
         return TypedAmount(said=words, asks="range")
-    if said.unit in ASKED_ML:
+    if amount.unit in ASKED_ML:
         return TypedAmount(
-            said=words, asks="which", choices=tuple(Measure(_checked_amount(said.amount * ml), "ml") for ml in ASKED_ML[said.unit])
+            said=words, asks="which", choices=tuple(Measure(_checked_amount(amount.amount * ml), "ml") for ml in ASKED_ML[amount.unit])
         )
-    if said.unit == "spoon":
-        return TypedAmount(said=words, asks="which", choices=(Measure(said.amount, "barspoon"), Measure(said.amount, "tbsp")))
-    unit = next((known_unit for known_unit in UNITS if known_unit == said.unit), default_unit)
-    spoken = Measure(said.amount, unit)
+    if amount.unit == "spoon":
+        return TypedAmount(said=words, asks="which", choices=(Measure(amount.amount, "barspoon"), Measure(amount.amount, "tbsp")))
+    unit = next((known_unit for known_unit in UNITS if known_unit == amount.unit), default_unit)
+    spoken = Measure(amount.amount, unit)
     if unit == "part" and part_ml is None:
-        sizes = tuple(Measure(_checked_amount(said.amount * ml), "ml") for ml in PART_SIZES_ML)
+        sizes = tuple(Measure(_checked_amount(amount.amount * ml), "ml") for ml in PART_SIZES_ML)
         return TypedAmount(spoken, words, sizes, "part")
-    if said.ends:
-        low, high = said.ends
-        return TypedAmount(spoken, kept if said.by_eye else None, ends=(Measure(low, unit), Measure(high, unit)))
-    if said.unit is None and said.by_fraction and unit == "ml" and said.amount < MOST_LIKELY_OUNCES_ML:
+    if amount.ends:
+        low, high = amount.ends
+        return TypedAmount(spoken, kept if amount.by_eye else None, ends=(Measure(low, unit), Measure(high, unit)))
+    if amount.unit is None and amount.by_fraction and unit == "ml" and amount.amount < MOST_LIKELY_OUNCES_ML:
         # "Three quarters" are of what is shown; at the bar they are as likely of an ounce, and a guess would ruin the drink.
-        return TypedAmount(spoken, words, (spoken, Measure(_checked_amount(said.amount * ounce_ml), "ml")), "which")
+        return TypedAmount(spoken, words, (spoken, Measure(_checked_amount(amount.amount * ounce_ml), "ml")), "which")
     return TypedAmount(spoken, kept)
 
 

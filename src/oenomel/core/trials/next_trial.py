@@ -433,8 +433,8 @@ def _together(verdicts: Sequence[Verdict]) -> Verdict:
 def _again(proposal: Proposal, before: Sequence[Proposal]) -> bool:
     """Check whether another proposal has the same pours already."""
 
-    def poured(each: Proposal) -> list[tuple[str, float]]:
-        return sorted((pour.ingredient.slug, round(pour.volume_ml, 6)) for pour in each.drink.pours)
+    def poured(proposal: Proposal) -> list[tuple[str, float]]:
+        return sorted((pour.ingredient.slug, round(pour.volume_ml, 6)) for pour in proposal.drink.pours)
 
     return any(poured(proposal) == poured(other) for other in before)
 
@@ -443,9 +443,9 @@ def _slot(ingredient: Ingredient) -> SlotName:
     return next(iter(ingredient.slots), "other")
 
 
-def _off(left: Sequence[Residual]) -> float:
+def _off(residuals: Sequence[Residual]) -> float:
     """Return the distance of the axes together, as the square of steps."""
-    return sum(residual.steps**2 for residual in left if residual.axis in AXES)
+    return sum(residual.steps**2 for residual in residuals if residual.axis in AXES)
 
 
 def _more_of(before: Drink, after: Drink) -> list[str]:

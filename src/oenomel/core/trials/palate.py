@@ -183,9 +183,9 @@ def learn(sheets: Sequence[Tasted], prior: Palate | None = None, tongue: OwnStep
     return Palate(mean * own, covariance * told_in + drift, prior.sheets + len(tastings), prior.sessions + sessions)
 
 
-def _fits(x: Floats, said: NDArray[np.int64], heard: NDArray[np.bool_], prior: Palate) -> tuple[Floats, Floats, Floats]:
+def _fits(x: Floats, verdicts: NDArray[np.int64], heard: NDArray[np.bool_], prior: Palate) -> tuple[Floats, Floats, Floats]:
     """Mode, covariance and weight of each kind of taster: shapes (27, 3), (27, 3, 3), (27,)."""
-    noise, masks, low, high, log_prior = _tasters(said)
+    noise, masks, low, high, log_prior = _tasters(verdicts)
     precision = np.linalg.inv(prior.covariance)
     theta = np.repeat(prior.mean[None], len(noise), axis=0)
 
@@ -221,7 +221,7 @@ def _fits(x: Floats, said: NDArray[np.int64], heard: NDArray[np.bool_], prior: P
     return theta, np.asarray(covariance, dtype=np.float64), total
 
 
-def _tasters(said: NDArray[np.int64]) -> tuple[Floats, Floats, Floats, Floats, Floats]:
+def _tasters(verdicts: NDArray[np.int64]) -> tuple[Floats, Floats, Floats, Floats, Floats]:
     """Return the kinds of taster: noise (27,), masking matrix (27, 3, 3), bounds of the verdicts (27, sheets, 3) twice, log of their
     weight.
     """
@@ -230,7 +230,7 @@ def _tasters(said: NDArray[np.int64]) -> tuple[Floats, Floats, Floats, Floats, F
     masks = np.repeat(np.eye(3)[None], len(kinds), axis=0)
     masks[:, 0, 1] = masks[:, 1, 0] = -crosstalk
     edges = np.array([-np.inf, *(-cut for cut in reversed(_CUTS)), *_CUTS, np.inf])
-    low, high = own[:, None, None] * edges[said + 3][None], own[:, None, None] * edges[said + 4][None]
+    low, high = own[:, None, None] * edges[verdicts + 3][None], own[:, None, None] * edges[verdicts + 4][None]
     return noise, masks, low, high, log_prior
 
 

@@ -67,7 +67,7 @@ class SideBySide:
     sentence: str
 
 
-def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: TypicalRanges | None = None) -> SideBySide:
+def compare_trials(trials: Sequence[TrialAsMade], conditions: Conditions, homes: TypicalRanges | None = None) -> SideBySide:
     """Compare two to four trials, differences first; each with the first, uncertainty that both share cancels.
 
     Raises
@@ -76,12 +76,12 @@ def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: T
         Fewer than two trials, or more than four.
     EmptyDrink
     """
-    if not 2 <= len(made) <= MOST_TRIALS:
-        raise DomainError(f"{len(made)} trials can't be laid side by side; choose two to four")
-    comparisons = tuple(compare(trial.drink, made[0].drink, conditions, homes) for trial in made[1:])
-    circumstances = tuple(_circumstances(made, comparisons))
-    rows = _rows([trial.drink for trial in made], comparisons)
-    return SideBySide(rows, comparisons, circumstances, _summed_up(made, comparisons, circumstances))
+    if not 2 <= len(trials) <= MOST_TRIALS:
+        raise DomainError(f"{len(trials)} trials can't be laid side by side; choose two to four")
+    comparisons = tuple(compare(trial.drink, trials[0].drink, conditions, homes) for trial in trials[1:])
+    circumstances = tuple(_circumstances(trials, comparisons))
+    rows = _rows([trial.drink for trial in trials], comparisons)
+    return SideBySide(rows, comparisons, circumstances, _summed_up(trials, comparisons, circumstances))
 
 
 def _rows(drinks: Sequence[Drink], comparisons: Sequence[Comparison]) -> tuple[TrialsRow, ...]:
@@ -115,24 +115,24 @@ def _poured(pour: Pour | None) -> tuple[object, ...]:
     return () if pour is None else (pour.ingredient.slug, pour.ingredient.name, round(pour.volume_ml, 6), pour.stage)
 
 
-def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison]) -> list[Circumstance]:
+def _circumstances(trials: Sequence[TrialAsMade], comparisons: Sequence[Comparison]) -> list[Circumstance]:
     """Return the differences besides the pours, each with what it could explain."""
     circumstances = []
     for what, values in (
-        ("technique", [trial.drink.method.technique for trial in made]),
-        ("seconds", [_seconds(trial.drink) for trial in made]),
-        ("dry shake", [f"{trial.drink.method.dry_shake_seconds:g} s" for trial in made]),
-        ("ice in the tin", [trial.drink.method.ice for trial in made]),
-        ("glass", [trial.drink.serve.glass or "none told" for trial in made]),
-        ("ice in the glass", [trial.drink.serve.ice for trial in made]),
-        ("strainer", [trial.strainer or "not told" for trial in made]),
-        ("maker", [trial.maker or "not told" for trial in made]),
+        ("technique", [trial.drink.method.technique for trial in trials]),
+        ("seconds", [_seconds(trial.drink) for trial in trials]),
+        ("dry shake", [f"{trial.drink.method.dry_shake_seconds:g} s" for trial in trials]),
+        ("ice in the tin", [trial.drink.method.ice for trial in trials]),
+        ("glass", [trial.drink.serve.glass or "none told" for trial in trials]),
+        ("ice in the glass", [trial.drink.serve.ice for trial in trials]),
+        ("strainer", [trial.strainer or "not told" for trial in trials]),
+        ("maker", [trial.maker or "not told" for trial in trials]),
     ):
         if len(set(values)) > 1:
             circumstances.append(Circumstance(what, tuple(values), *_explains(what, comparisons)))
-    slugs = {slug: None for trial in made for slug in trial.lots}
+    slugs = {slug: None for trial in trials for slug in trial.lots}
     for slug in slugs:
-        holders = [trial for trial in made if any(pour.ingredient.slug == slug for pour in trial.drink.pours)]
+        holders = [trial for trial in trials if any(pour.ingredient.slug == slug for pour in trial.drink.pours)]
         lots = [holder.lots.get(slug) or "lot not told" for holder in holders]
         if len(holders) > 1 and len(set(lots)) > 1:
             name = next(p.ingredient.said for p in holders[0].drink.pours if p.ingredient.slug == slug)
@@ -140,7 +140,7 @@ def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison
             felt = axis in {name for comparison in comparisons for name in tasted({a.axis: a.steps for a in comparison.axes})}
             which = f"{AXES[axis].more} or {AXES[axis].less}" if axis else ""
             why = f"Another lot of {name} could explain what is {which}: measure it." if felt else ""
-            values = [trial.lots.get(slug) or "lot not told" if trial in holders else "not in it" for trial in made]
+            values = [trial.lots.get(slug) or "lot not told" if trial in holders else "not in it" for trial in trials]
             circumstances.append(Circumstance(f"lot of {name}", tuple(values), why, felt, axis if felt else ""))
     return circumstances
 
@@ -182,16 +182,16 @@ def _seconds(drink: Drink) -> str:
     return "the usual time" if drink.method.seconds is None else f"{drink.method.seconds:g} s"
 
 
-def _summed_up(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison], circumstances: Sequence[Circumstance]) -> str:
+def _summed_up(trials: Sequence[TrialAsMade], comparisons: Sequence[Comparison], circumstances: Sequence[Circumstance]) -> str:
     """Summarise in one sentence: each trial compared with the first, and whether something else than the pours could explain a verdict."""
     result = []
-    for trial, beside in zip(made[1:], comparisons, strict=True):
+    for trial, beside in zip(trials[1:], comparisons, strict=True):
         by_name = {axis.axis: axis for axis in beside.axes}
         felt = [by_name[name] for name in tasted({name: axis.steps for name, axis in by_name.items()})]
         if not beside.changes:
-            result.append(f"{trial.name} is poured as {made[0].name}")
+            result.append(f"{trial.name} is poured as {trials[0].name}")
         elif not felt:
-            result.append(f"{trial.name} can't be told from {made[0].name} by sweetness, acidity or strength")
+            result.append(f"{trial.name} can't be told from {trials[0].name} by sweetness, acidity or strength")
         else:
             unsure = [axis for axis in beside.axes if axis not in felt and axis.direction != "same"]
             sure = {_sure(axis): [a.headline.lower() for a in felt if _sure(a) == _sure(axis)] for axis in felt}

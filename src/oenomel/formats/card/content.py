@@ -101,7 +101,7 @@ def card_of(
     way: MethodOptions,
     *,
     country: Country = "us",
-    said: Sequence[str | None] = (),
+    own_amounts: Sequence[str | None] = (),
     descent: Sequence[str] = (),
     version: str = "",
     dated: str = "",
@@ -109,7 +109,8 @@ def card_of(
 ) -> Card:
     """Return the card of a drink from its forecast.
 
-    ``said`` are the user's own words for each pour's amount, ``version`` and ``dated`` are printed at the foot, ``remember`` are the notes.
+    ``own_amounts`` are the user's own words for each pour's amount, ``version`` and ``dated`` are printed at the foot, ``remember`` are
+    the notes.
     """
     drink, served = forecast.drink, forecast.served
     steps = making_steps(drink, way)
@@ -121,7 +122,7 @@ def card_of(
         name=drink.name,
         kind=", ".join(part for part in (capital(drink.family) if drink.family != "open" else "", drink.form) if part),
         descent=tuple(descent),
-        pours=tuple(_pours(drink, steps, way, said)),
+        pours=tuple(_pours(drink, steps, way, own_amounts)),
         steps=tuple(_steps(steps)),
         short=tuple(step.words for step in steps if step.kind in _AT_A_GLANCE or _of_the_glass(drink, step)),
         glass=drink.serve.glass or "glass of your own",
@@ -169,7 +170,7 @@ def beside(card: Card, other: Card) -> Card:
     return replace(card, pours=pours, steps=steps, differs=differs)
 
 
-def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, said: Sequence[str | None]) -> list[CardPour]:
+def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, own_amounts: Sequence[str | None]) -> list[CardPour]:
     """Return the pours in their order; those of the rim and the rinse first, as they are done first."""
     poured = (step.pour for step in steps if step.kind != "prepare" or _of_the_glass(drink, step))
     order = list(dict.fromkeys(index for index in poured if index is not None))
@@ -177,7 +178,7 @@ def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, said: Sequen
     rows = []
     for index in order:
         pour = drink.pours[index]
-        words = said[index] if index < len(said) else None
+        words = own_amounts[index] if index < len(own_amounts) else None
         counted = pour.unit in ("piece", "leaf") and bool(pour.amount)
         name = counted_noun(pour, pour.amount or 0.0) if counted else pour.ingredient.said
         ml, oz = (amount_words(pour, MethodOptions(shown=shown, ounce_ml=way.ounce_ml).measures) for shown in ("ml", "oz"))

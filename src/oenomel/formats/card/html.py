@@ -41,7 +41,7 @@ def list_html(sheet: ListSheet) -> str:
 def card_file(spec: SpecFile, forecast: Forecast, dated: str, remember: str = "") -> str:
     """Return the card of a spec as one self-contained file; ``forecast`` is the spec's, ``dated`` is printed at its foot."""
     pour_names = [pour.said for pour in spec.pours]
-    card = card_of(forecast, MethodOptions(ounce_ml=spec.ounce_ml), said=pour_names, remember=remember, dated=dated)
+    card = card_of(forecast, MethodOptions(ounce_ml=spec.ounce_ml), own_amounts=pour_names, remember=remember, dated=dated)
     return page_html(cards_html([card]), spec.name)
 
 

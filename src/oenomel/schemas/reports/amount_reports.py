@@ -68,8 +68,8 @@ def with_amount(spec: SpecFile, pour: int, read: AmountReport) -> SpecFile:
     )
 
 
-def _spoken_of(said: TypedAmount) -> Sequence[Measure]:
-    return [*([said.spoken] if said.spoken else []), *(said.ends or ())]
+def _spoken_of(amount: TypedAmount) -> Sequence[Measure]:
+    return [*([amount.spoken] if amount.spoken else []), *(amount.ends or ())]
 
 
 def _ml(spoken: Measure, typed: TypedEntry, spec: SpecFile, drink: Drink) -> float:
@@ -78,17 +78,17 @@ def _ml(spoken: Measure, typed: TypedEntry, spec: SpecFile, drink: Drink) -> flo
 
 
 def _report(
-    spoken: Measure | None, said: TypedAmount, relative: RelativeEntry | None = None, ends: list[float] | None = None
+    spoken: Measure | None, amount: TypedAmount, relative: RelativeEntry | None = None, ends: list[float] | None = None
 ) -> AmountReport:
     return AmountReport.model_validate(
         {
             "amount": None if spoken is None else spoken.amount,
             "unit": "ml" if spoken is None else spoken.unit,
-            "said": said.said,
+            "said": amount.said,
             "relative": relative,
             "range": ends,
-            "choices": list(said.choices),
-            "asks": said.asks,
-            "part_sizes": list(PART_SIZES_ML) if said.asks == "part" else [],
+            "choices": list(amount.choices),
+            "asks": amount.asks,
+            "part_sizes": list(PART_SIZES_ML) if amount.asks == "part" else [],
         }
     )

@@ -138,21 +138,21 @@ def _in_words(pour: Pour) -> str:
     return f"{amount_words(pour)} {pour.ingredient.said}"
 
 
-def handful_report(found: Selection) -> HandfulReport:
+def handful_report(selection: Selection) -> HandfulReport:
     """Build the report of a handful."""
     return HandfulReport(
-        originals=[original_report(original) for original in found.originals],
-        combinations=found.combinations,
-        looked_at=found.looked_at,
-        poured=found.poured,
-        notes=list(found.notes),
-        done=found.done,
+        originals=[original_report(original) for original in selection.originals],
+        combinations=selection.combinations,
+        looked_at=selection.looked_at,
+        poured=selection.poured,
+        notes=list(selection.notes),
+        done=selection.done,
     )
 
 
-def menu_report(found: Menu) -> MenuReport:
+def menu_report(menu: Menu) -> MenuReport:
     """Build the report of a menu."""
-    return MenuReport(drinks=[original_report(drink) for drink in found.drinks], notes=list(found.notes))
+    return MenuReport(drinks=[original_report(drink) for drink in menu.drinks], notes=list(menu.notes))
 
 
 def kinship_report(table: KinshipTable) -> KinshipReport:

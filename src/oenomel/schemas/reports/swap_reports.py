@@ -251,5 +251,7 @@ def _move(move: Move) -> MoveReport:
     )
 
 
-def _left_out(each: LeftOut) -> LeftOutReport:
-    return LeftOutReport(slug=each.ingredient.slug, name=each.ingredient.name, kind=each.ingredient.kind, reason=each.reason)
+def _left_out(left_out: LeftOut) -> LeftOutReport:
+    return LeftOutReport(
+        slug=left_out.ingredient.slug, name=left_out.ingredient.name, kind=left_out.ingredient.kind, reason=left_out.reason
+    )

@@ -124,13 +124,13 @@ def wish_from(
     )
 
 
-def _slugs_meant(place: str, words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
+def _slugs_meant(location: str, words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
     """Return the ingredients that words mean, each once; raises SpecError for an ambiguous word."""
     result = []
     for index, word in enumerate(words):
         ingredient = known(word)
         if ingredient is None:
-            raise SpecError(f"{place}[{index}]", f'nothing in the larder is called "{word}" for sure: find it first, and take its slug')
+            raise SpecError(f"{location}[{index}]", f'nothing in the larder is called "{word}" for sure: find it first, and take its slug')
         result.append(ingredient.slug)
     return tuple(dict.fromkeys(result))
 

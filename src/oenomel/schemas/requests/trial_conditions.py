@@ -52,7 +52,7 @@ class MadeEntry(Entry):
     supposed: SupposedEntry = SupposedEntry()
 
 
-def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
+def with_conditions(entry: MadeEntry, conditions: Conditions) -> MadeEntry:
     """Return the circumstances with the assumptions of that day's forecast."""
     factors = {
         technique: FactorEntry(factor=factor.factor, relative_sd=factor.relative_sd, measurements=factor.measurements)
@@ -60,7 +60,7 @@ def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
     }
     names = ("dilution", "ice_g", "ice_c", "surface_water", "start_c", "room_c")
     supposed = SupposedEntry(**{name: getattr(conditions, name) for name in names}, factors=factors)
-    return made.model_copy(update={"supposed": supposed})
+    return entry.model_copy(update={"supposed": supposed})
 
 
 def conditions_of(made: MadeEntry) -> Conditions:
@@ -71,15 +71,15 @@ def conditions_of(made: MadeEntry) -> Conditions:
     return Conditions(**made.supposed.model_dump(exclude={"factors"}), factors=factors)
 
 
-def as_poured(spec: SpecFile, made: MadeEntry) -> SpecFile:
+def as_poured(spec: SpecFile, entry: MadeEntry) -> SpecFile:
     """Return the spec with the measured pours; raises SpecError where they are invalid."""
-    if made.poured is None:
+    if entry.poured is None:
         return plain_spec(spec)
-    check_relatives(made.poured, "made.poured")
-    return plain_spec(spec.model_copy(update={"pours": made.poured}))
+    check_relatives(entry.poured, "made.poured")
+    return plain_spec(spec.model_copy(update={"pours": entry.poured}))
 
 
-def made_of(name: str, drink: Drink, made: MadeEntry) -> TrialAsMade:
+def made_of(name: str, drink: Drink, entry: MadeEntry) -> TrialAsMade:
     """Return the circumstances as the core takes them."""
-    lots: Mapping[str, str] = made.lots
-    return TrialAsMade(name, drink, made.strainer, made.maker, lots)
+    lots: Mapping[str, str] = entry.lots
+    return TrialAsMade(name, drink, entry.strainer, entry.maker, lots)

@@ -165,9 +165,9 @@ def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     return [Item("kinship", "words", "The kinship of smells", "new" if new else "same", words)]
 
 
-def _told_alike(entry: DrinkEntry, told: dict[str, Any]) -> bool:
+def _told_alike(entry: DrinkEntry, content: dict[str, Any]) -> bool:
     comes = entry.model_dump(mode="json", exclude_unset=True)
-    return {**comes, "id": ""} == {**told, "id": ""}
+    return {**comes, "id": ""} == {**content, "id": ""}
 
 
 def _same_drink(entry: DrinkEntry) -> Item:

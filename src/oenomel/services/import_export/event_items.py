@@ -117,49 +117,49 @@ def _batch(conn: sqlite3.Connection, record: BatchRecord, ids: Mapping[int, str]
     return entry
 
 
-def _add(conn: sqlite3.Connection, told: BatchOfHouse, drink_ids: Mapping[str, int], ids: Mapping[str, int]) -> int:
-    location = f"batches, {told.name}"
-    if told.drink not in drink_ids:
-        raise SpecError(location, f'there is no drink "{told.drink}" in the file or the book')
-    if told.older and told.older not in ids:
-        raise SpecError(location, f'"{told.older}", which it was filled on, is not among those before it')
-    _check_pours(conn, told, location)
-    values: dict[str, Any] = {name: getattr(told, name) for name in _TOLD}
+def _add(conn: sqlite3.Connection, batch: BatchOfHouse, drink_ids: Mapping[str, int], ids: Mapping[str, int]) -> int:
+    location = f"batches, {batch.name}"
+    if batch.drink not in drink_ids:
+        raise SpecError(location, f'there is no drink "{batch.drink}" in the file or the book')
+    if batch.older and batch.older not in ids:
+        raise SpecError(location, f'"{batch.older}", which it was filled on, is not among those before it')
+    _check_pours(conn, batch, location)
+    values: dict[str, Any] = {name: getattr(batch, name) for name in _TOLD}
     texts: dict[str, Any] = {
-        "spec": told.spec.model_dump_json(exclude_unset=True),
-        "wish": told.wish.model_dump_json(),
-        "poured": json.dumps([entry.model_dump(mode="json", exclude_unset=True) for entry in told.poured]),
-        "contents": told.contents.model_dump_json(exclude_unset=True),
-        "recipe": told.recipe.model_dump_json(),
-        "label": told.label.model_dump_json(),
+        "spec": batch.spec.model_dump_json(exclude_unset=True),
+        "wish": batch.wish.model_dump_json(),
+        "poured": json.dumps([entry.model_dump(mode="json", exclude_unset=True) for entry in batch.poured]),
+        "contents": batch.contents.model_dump_json(exclude_unset=True),
+        "recipe": batch.recipe.model_dump_json(),
+        "label": batch.label.model_dump_json(),
     }
     record = BatchRecord(
         **values,
         **texts,
-        drink_id=drink_ids[told.drink],
-        used_up_at=told.used_up_at or None,
-        older_id=ids[told.older] if told.older else None,
-        wood=int(told.wood),
+        drink_id=drink_ids[batch.drink],
+        used_up_at=batch.used_up_at or None,
+        older_id=ids[batch.older] if batch.older else None,
+        wood=int(batch.wood),
     )
     try:
         batch_id = batches.add(conn, record)
     except OenomelError as error:
         raise SpecError(location, str(error)) from error
-    for log_entry in told.log:
+    for log_entry in batch.log:
         batches.note(conn, LogRecord(batch_id, log_entry.kind, log_entry.words, log_entry.at))
     return batch_id
 
 
-def _check_pours(conn: sqlite3.Connection, told: BatchOfHouse, place: str) -> None:
+def _check_pours(conn: sqlite3.Connection, batch: BatchOfHouse, location: str) -> None:
     """Raise where a batch is impossible, or pours an unknown ingredient; the message names it."""
-    slugs = {poured.ingredient for poured in told.poured if isinstance(poured.ingredient, str)}
+    slugs = {poured.ingredient for poured in batch.poured if isinstance(poured.ingredient, str)}
     unknown = sorted(slugs - ingredients.some(conn, slugs).keys())
     if unknown:
-        raise SpecError(f"{place}: poured", f'"{unknown[0]}" is not in the larder, and doesn\'t come with the file')
+        raise SpecError(f"{location}: poured", f'"{unknown[0]}" is not in the larder, and doesn\'t come with the file')
     try:
-        inline_ingredient(InlineIngredient(name=told.name, kind="other", composition=told.contents))
-        for entry in told.poured:
+        inline_ingredient(InlineIngredient(name=batch.name, kind="other", composition=batch.contents))
+        for entry in batch.poured:
             if isinstance(entry.ingredient, InlineIngredient):
                 inline_ingredient(entry.ingredient)
     except DomainError as error:
-        raise SpecError(place, str(error)) from error
+        raise SpecError(location, str(error)) from error

@@ -213,13 +213,13 @@ class _Intake:
         self._note(trial_id, trial, None, stored.water)
         return trial_id
 
-    def _note(self, trial_id: int, trial: TrialEntry, lies: TrialEntry | None, water: WaterFound | None = None) -> None:
+    def _note(self, trial_id: int, trial: TrialEntry, own_trial: TrialEntry | None, water: WaterFound | None = None) -> None:
         """Add the sheets and readings of a trial that are missing."""
         for sheet in trial.sheets:
-            if lies is None or not any(same_note(sheet, own_sheet) for own_sheet in lies.sheets):
+            if own_trial is None or not any(same_note(sheet, own_sheet) for own_sheet in own_trial.sheets):
                 words = sheet.words.model_dump_json(exclude_unset=True)
                 tastings.add(self.conn, TastingRecord(trial_id, **{**sheet.model_dump(), "words": words}))
-        new = [entry for entry in trial.readings if lies is None or not any(same_note(entry, other) for other in lies.readings)]
+        new = [entry for entry in trial.readings if own_trial is None or not any(same_note(entry, other) for other in own_trial.readings)]
         for reading in new:
             measurements.add(self.conn, MeasurementRecord(trial_id, **reading.model_dump()))
         if not new:
@@ -230,15 +230,15 @@ class _Intake:
         elif water is not None:
             measurements.put_water(self.conn, trial_id, technique, water.ratio, water.how)
 
-    def _besides(self, drink_id: int, entry: DrinkEntry, lies: DrinkEntry | None) -> None:
+    def _besides(self, drink_id: int, entry: DrinkEntry, own_drink: DrinkEntry | None) -> None:
         """Add draft, brief and gathered specs, where the bar has none."""
         for cloud in entry.gathered:
             _check(cloud.spec, self.larder, f"{entry.name}, {cloud.name}")
-            if lies is None or not any(same_cloud(cloud, own_cloud) for own_cloud in lies.gathered):
+            if own_drink is None or not any(same_cloud(cloud, own_cloud) for own_cloud in own_drink.gathered):
                 spec_clouds.add(self.conn, drink_id, cloud.name, cloud.spec.model_dump_json(exclude_unset=True), cloud.added_at)
-        if entry.brief is not None and (lies is None or lies.brief is None):
+        if entry.brief is not None and (own_drink is None or own_drink.brief is None):
             briefs.put(self.conn, drink_id, entry.brief.model_dump_json(exclude_unset=True))
-        if entry.draft is not None and (lies is None or lies.draft is None):
+        if entry.draft is not None and (own_drink is None or own_drink.draft is None):
             location = f"{entry.name}, on the bench"
             parent = self.trials.get((entry.id, entry.draft.parent))
             if parent is None:
@@ -246,17 +246,17 @@ class _Intake:
             _check(entry.draft.spec, self.larder, location)
             text = entry.draft.spec.model_dump_json(exclude_unset=True)
             drinks.put_draft(self.conn, drink_id, parent, text, 0, entry.draft.saved_at)
-        if entry.listed is not None and (lies is None or lies.listed is None):
+        if entry.listed is not None and (own_drink is None or own_drink.listed is None):
             menu_entries.put_on_the_list(self.conn, OnTheList(drink_id, entry.listed.price, entry.listed.serves))
-        if entry.wish is not None and (lies is None or lies.wish is None):
+        if entry.wish is not None and (own_drink is None or own_drink.wish is None):
             originals.mark(self.conn, drink_id, entry.wish.model_dump_json())
-        if lies is not None and entry.notes and not lies.notes:
+        if own_drink is not None and entry.notes and not own_drink.notes:
             drinks.put_notes(self.conn, drink_id, entry.notes)
 
 
-def _check(spec: SpecFile, larder: Larder, place: str) -> None:
+def _check(spec: SpecFile, larder: Larder, location: str) -> None:
     """Raise where a spec is invalid; the message names its place."""
     try:
         drink_from_spec(spec, larder)
     except DomainError as error:
-        raise SpecError(place, str(error)) from error
+        raise SpecError(location, str(error)) from error

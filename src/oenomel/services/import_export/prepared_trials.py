@@ -77,34 +77,34 @@ def _missing(house: HouseFile, look: Look) -> Iterator[tuple[str, int, TrialEntr
                     yield entry.id, number, trial
 
 
-def stored_trial(trial: TrialEntry, larder: Larder, place: str) -> StoredTrial:
+def stored_trial(trial: TrialEntry, larder: Larder, location: str) -> StoredTrial:
     """Compute a trial as it is stored, with the values of a larder.
 
     Raises
     ------
     SpecError
-        The spec or the saved forecast is invalid; the message names the ``place`` in the file.
+        The spec or the saved forecast is invalid; the message names the ``location`` in the file.
     """
     try:
         drink = drink_from_spec(trial.spec, larder)
         poured = drink_from_spec(as_poured(trial.spec, trial.made), larder)
         forecast = forecast_of(poured, conditions_of(trial.made))
     except DomainError as error:
-        raise SpecError(place, str(error)) from error
+        raise SpecError(location, str(error)) from error
     readings = [Reading(reading.quantity, reading.point, reading.value) for reading in trial.readings]
     return StoredTrial(
         spec=settled(trial.spec, drink).model_dump_json(exclude_unset=True),
-        forecast=forecast_report(forecast).model_dump_json() if trial.forecast is None else _kept_forecast(trial.forecast, place),
+        forecast=forecast_report(forecast).model_dump_json() if trial.forecast is None else _kept_forecast(trial.forecast, location),
         made=trial.made.model_dump_json(exclude_unset=True),
         water=water_found(readings, forecast) if readings and trial.water is None else None,
         poured=tuple({pour.ingredient.slug: pour.ingredient for of in (drink, poured) for pour in of.pours}.values()),
     )
 
 
-def _kept_forecast(told: Mapping[str, Any], place: str) -> str:
+def _kept_forecast(content: Mapping[str, Any], place: str) -> str:
     """Return the forecast that was saved with a trial, as JSON; raises SpecError where it has no figures as served."""
     try:
-        kept_figures(told)
+        kept_figures(content)
     except (KeyError, TypeError, ValueError) as error:
         raise SpecError(f"{place}: forecast", "is no forecast: it tells no figures as served") from error
-    return json.dumps(told, ensure_ascii=False)
+    return json.dumps(content, ensure_ascii=False)
