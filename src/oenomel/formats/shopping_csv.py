@@ -5,15 +5,14 @@ from __future__ import annotations
 import csv
 import io
 from collections.abc import Iterable
-from typing import Final, get_args
+from typing import Final
 
 from oenomel.formats.drinks_table import QUOTING, safe_cell
 from oenomel.schemas.format_names import ListFormat
 from oenomel.schemas.reports.batch_reports import BoughtReport
 
-__all__ = ["LIST_FORMATS", "shopping_list"]
+__all__ = ["shopping_list"]
 
-LIST_FORMATS: Final[tuple[ListFormat, ...]] = get_args(ListFormat)
 SOURCES: Final = {"open": "Open already", "shelf": "From the shelf", "stillroom": "To make", "shop": "To buy"}
 _COLUMNS: Final = ("from", "what", "amount", "why", "ml", "pieces", "at least", "to be sure", "cost", "done")
 

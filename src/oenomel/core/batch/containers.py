@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Final, Literal, get_args
+from typing import Final, Literal
 
 from oenomel.core.wording import agreeing, counted
 from oenomel.errors import DomainError, OutOfRange
@@ -19,7 +19,6 @@ USUAL_ML: Final = (200.0, 350.0, 500.0, 700.0, 750.0, 1000.0, 1500.0, 2000.0, 30
 LARGEST_ML: Final = 100_000.0
 
 Cold = Literal["fridge", "freezer", "ice bath", "room"]
-COLDS: Final[tuple[Cold, ...]] = get_args(Cold)
 
 COLD_ENOUGH_C: Final = 8.0
 FREEZER_SERVE_C: Final = -10.0

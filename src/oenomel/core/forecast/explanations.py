@@ -116,7 +116,6 @@ ExplainedFigure = Literal[
 ]  # fmt: skip
 
 
-Point = Literal["tin", "strained", "before_topping", "served"]
 EXPLAINED: Final[tuple[ExplainedFigure, ...]] = get_args(ExplainedFigure)
 Checkpoint = Literal["tin", "strained", "before_topping", "served"]
 CHECKPOINTS: Final[tuple[Checkpoint, ...]] = get_args(Checkpoint)

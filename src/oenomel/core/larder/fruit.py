@@ -14,9 +14,8 @@ PIECE_SD: Final = 0.25
 CRATE_SD: Final = 0.15
 """Standard deviations between fruits of a crate, and between crates, as shares of a piece (docs/model/menu.md)."""
 
-SURE: Final = 0.80
 Z_SURE: Final = 0.8416212335729143
-"""Probability that the fruit bought is enough, four evenings in five, and its normal quantile."""
+"""Normal quantile of the probability that the fruit bought is enough: four evenings in five."""
 
 MOST_PER_PIECE: Final = 3.0
 """Factor over the usual juice of a piece from which an entry counts as a slip."""

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field, fields, replace
-from typing import Any, Final, Literal, get_args
+from typing import Any, Final, Literal
 
 from oenomel.core.families import families
 from oenomel.core.glass.colour import COLOURS
@@ -14,7 +14,6 @@ from oenomel.errors import DomainError, OutOfRange
 
 Sweetness = Literal["", "dry", "sweet"]
 FromBook = Literal["", "near", "far"]
-FROM_BOOK: Final[tuple[FromBook, ...]] = get_args(FromBook)
 
 MOST_WANTED: Final = 60
 COARSEST_GRID_ML: Final = 15.0

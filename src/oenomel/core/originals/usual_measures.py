@@ -19,8 +19,6 @@ USUAL_ML: Final[Mapping[str, float]] = {
 }  # fmt: skip
 """Default amounts of roles, [ml]; a family's own measure of a slot comes first."""
 
-AQUAFABA_ML: Final = 22.5
-
 
 @cache
 def _table() -> dict[str, Any]:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
-from typing import Final, Literal, get_args
+from typing import Final, Literal
 
 from oenomel.core.larder import WATER_G_PER_ML, Ingredient
 from oenomel.core.preparations.goods import Good, good_called, goods_near
@@ -13,11 +13,8 @@ from oenomel.errors import DomainError, OutOfRange, SpecError
 PreparationKind = Literal[
     "syrup", "fruit syrup", "cordial", "infusion", "saline", "gum syrup", "adjusted juice", "thinned honey", "acid solution"
 ]
-PREPARATION_KINDS: Final[tuple[PreparationKind, ...]] = get_args(PreparationKind)
 KitchenUnit = Literal["g", "kg", "ml", "cl", "l", "cup", "oz", "tbsp", "tsp", "piece"]
-KITCHEN_UNITS: Final[tuple[KitchenUnit, ...]] = get_args(KitchenUnit)
 Do = Literal["simmer", "boil", "steep", "strain", "cool", "dissolve", "skim"]
-DOINGS: Final[tuple[Do, ...]] = get_args(Do)
 
 CUP_ML: Final = 236.588
 DRY_OUNCE_G: Final = 28.3495

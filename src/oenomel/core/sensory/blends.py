@@ -35,9 +35,6 @@ GLASS_ML: Final = 10.0
 GLASS_GRIDS: Final = 8
 """Least size of a glass, a sip or two, and the number of smallest steps in it, so that blends can be fine."""
 
-GRIDS: Final = (1.0, GRID_ML)
-"""Measures to pour with: a syringe or a pharmacy's spoon, or a jigger with fine marks, [ml]."""
-
 GLASSES_A_JUG: Final = 1.9
 """Glasses of each jug for a triangle: half of its three, with a reserve for uneven draws."""
 

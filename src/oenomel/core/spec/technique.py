@@ -15,7 +15,6 @@ DryShake = Literal["first", "last"]
 Strain = Literal["", "single", "double", "none"]
 SparklingPlace = Literal["", "top", "first", "both"]
 Moment = Literal["shake", "strain", "top", "garnish", "serve"]
-MOMENTS: Final[tuple[Moment, ...]] = get_args(Moment)
 
 PIECE_G: Final[Mapping[Ice, float]] = {"cubes": 30.0, "large": 45.0}
 """Weight of one piece of ice for the tin, [g]: a cube of 32 mm; a large one as in docs/model/dilution.md."""

@@ -29,7 +29,6 @@ from oenomel.errors import OutOfRange
 Floats = NDArray[np.float64]
 
 Mode = Literal["pour", "hold_sugar", "hold_acid", "hold_abv", "rebalance"]
-MODES: Final[tuple[Mode, ...]] = get_args(Mode)
 """Modes of a swap: the same amount; the amount with the same sugar, acid or alcohol; or with the other free pours rebalanced."""
 
 Ranking = Literal["balance", "aroma", "both"]

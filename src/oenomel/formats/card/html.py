@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from functools import cache
 from importlib import resources
-from typing import Final, get_args
 
 from jinja2 import Environment, PackageLoader, StrictUndefined
 from markupsafe import Markup
@@ -17,9 +16,7 @@ from oenomel.formats.card.list_sheet import ListSheet
 from oenomel.schemas.format_names import Layout
 from oenomel.schemas.spec_file import SpecFile
 
-__all__ = ["LAYOUTS", "card_file", "cards_html", "list_html", "page_html"]
-
-LAYOUTS: Final[tuple[Layout, ...]] = get_args(Layout)
+__all__ = ["card_file", "cards_html", "list_html", "page_html"]
 
 
 @cache

@@ -13,7 +13,6 @@ __all__ = ["BriefEntry", "SheetEntry", "Taster", "TastingNoteEntry", "WordsEntry
 
 Verdicts = Annotated[int, Field(ge=-3, le=3)] | None
 Text = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=500)]
-Allergen = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=60)]
 Taster = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=100)]
 
 
