@@ -111,7 +111,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         """Check whether the server is up."""
         return Health(status="ok", version=__version__, demo=demo, may_write=not only_looks(request))
 
-    # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
+    # The real book can't be emptied: the route that resets exists only while the demo is served.
     only_in_the_demo = (demo_router.router,) if demo else ()
     routers = (
         rules,

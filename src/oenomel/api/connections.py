@@ -61,7 +61,7 @@ class PatientProtocol(HttpToolsProtocol):
         self._waits()
         self._within(HEAD_SECONDS)
         if PatientProtocol.open_now > MOST_OPEN:
-            # Whoever holds most makes room: one that floods shuts out himself and nobody else.
+            # The client with the most connections makes room, so that one that floods shuts out only itself.
             crowd = max(self.waiting.values(), key=len)
             oldest, _ = crowd.popitem(last=False)
             oldest.transport.abort()
@@ -126,7 +126,7 @@ class PatientProtocol(HttpToolsProtocol):
         if self.transport.is_closing():
             return
         if self.in_head and self.head == 0:
-            # A browser opens connections in advance: one that was never used ends without a word.
+            # Browsers open connections in advance: one that was never used is closed without a response.
             self.transport.close()
         else:
             self._send_away(HTTPStatus.REQUEST_TIMEOUT)

@@ -31,7 +31,7 @@ def only_looks(request: Request) -> bool:
 async def _connection(request: Request) -> AsyncIterator[database.Connection]:
     state = request.app.state
     await _follow_the_file(state)
-    # Those that are free wait for the next request: each serves one at a time. Without a running server none is kept.
+    # Idle connections are reused: each serves one request at a time. Without a running server none is kept.
     free: list[database.Connection] | None = state.free_connections
     conn = free.pop() if free else database.connect(state.data)
     conn.write_key = getattr(request.state, "write_key", None)

@@ -79,7 +79,7 @@ def _invalid(_: Request, error: Exception) -> JSONResponse:
 
 def _of_the_file(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, sqlite3.DatabaseError)
-    # A row that breaks a rule, or a statement that is none, is a fault of ours and not of the file.
+    # A broken constraint or an invalid statement is our fault and not the file's.
     if isinstance(error, (sqlite3.IntegrityError, sqlite3.ProgrammingError, sqlite3.DataError)):
         raise error
     return _ours(request, fault_of(error, request.app.state.data))
@@ -96,7 +96,7 @@ def _http(request: Request, error: Exception) -> JSONResponse:
 
 def problem(status: HTTPStatus, detail: str, code: str, path: str = "") -> JSONResponse:
     """Return an error as a problem document."""
-    # What was sent may be quoted, and not all of that can be sent back.
+    # The message may quote the request, not all of which can be encoded.
     detail, path = (text.encode("utf-8", "replace").decode() for text in (detail, path))
     body = Problem(type=f"urn:oenomel:problem:{code}", title=status.phrase, status=status, detail=detail, code=code, path=path)
     return JSONResponse(body.model_dump(), status_code=status, media_type="application/problem+json")

@@ -53,11 +53,11 @@ class SearchQueue:
         try:
             await turn
         except asyncio.CancelledError:
-            # Whoever leaves gives back the turn that was just given, or leaves the queue.
+            # A client that leaves passes on a turn it was just given, or leaves the queue.
             if turn.done() and not turn.cancelled():
                 self.give_back()
             else:
-                # Whoever gave back meanwhile may have passed it over already.
+                # Another search may have passed it over in the meantime.
                 with suppress(ValueError):
                     self.waiting.remove(turn)
             raise
@@ -94,7 +94,7 @@ class _QueuedSearch:
         asked = time.monotonic()
         await self.turns.take()
         self.since = time.monotonic()
-        # Time in which others had their turn isn't its own.
+        # The time of other searches' turns doesn't count.
         self.budget.until += self.since - asked
         looking = asyncio.create_task(self._look())
         try:
@@ -116,7 +116,7 @@ class _QueuedSearch:
                     yield line
                     line = await self.step(lambda: next(lines, None))
             finally:
-                # Whoever goes away in between leaves nothing behind that is still worked.
+                # A client that leaves in between leaves no work running.
                 self.gone = True
 
         return StreamingResponse(remaining_lines(), media_type=NDJSON)

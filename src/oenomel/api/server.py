@@ -55,7 +55,7 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
         _tell(data, host, port, sharing)
         sys.setswitchinterval(SWITCH_SECONDS)
         raise_open_files()
-        # The grammar of measures takes a seventh of a second to be built; nobody's first key press is to wait for it.
+        # Building the grammar of measures takes a seventh of a second; the first key press shouldn't wait for it.
         threading.Thread(target=read_said, args=("1 oz",), daemon=True).start()
         config = uvicorn.Config(app, log_level="warning", server_header=False, proxy_headers=False, http=PatientProtocol)
         uvicorn.Server(config).run(sockets=[listener])
@@ -65,12 +65,12 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
 def _listening(host: str, port: int) -> socket.socket:
     try:
         family = socket.getaddrinfo(host or None, port, type=socket.SOCK_STREAM, flags=socket.AI_PASSIVE)[0][0]
-        # Told to be TCP, or asyncio wouldn't send small answers at once: each would wait 40 ms for an acknowledgement.
+        # Declared as TCP, or asyncio wouldn't send small answers at once: each would wait 40 ms for an acknowledgement.
         listener = socket.socket(family, socket.SOCK_STREAM, socket.IPPROTO_TCP)
         try:
             listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
             if family == socket.AF_INET6 and host in EVERYWHERE:
-                # Whoever says everywhere means the old addresses too, by which phones are told to come.
+                # "All addresses" includes IPv4, by which phones are told to connect.
                 listener.setsockopt(socket.IPPROTO_IPV6, socket.IPV6_V6ONLY, 0)
             listener.bind((host, port))
             listener.listen(256)
@@ -103,7 +103,7 @@ def _tell(data: Path, host: str, port: int, sharing: Sharing | None) -> None:
         print("This machine is in no network yet: connect it, and start again.", flush=True)
         return
     if "JOURNAL_STREAM" in os.environ:
-        # What a service prints stands in a journal that others read.
+        # The output of a service goes to a journal that others can read.
         print("To let a phone in, open the settings there: the code is shown to this machine only.", flush=True)
         print(NOT_ENCRYPTED, flush=True)
         return

@@ -24,7 +24,7 @@ def read_file(path: Path, largest: int = LARGEST_SPEC_BYTES, what: str = "spec f
             content = sys.stdin.buffer.read(largest + 1)
         else:
             with path.open("rb") as file:
-                # Not by what the file says of its size: some never end.
+                # The file's stated size isn't used, because some files never end.
                 content = file.read(largest + 1)
     except OSError as error:
         raise SpecError(str(path), f"can't be read: {error.strerror}") from error

@@ -26,7 +26,7 @@ def run(chosen: argparse.Namespace) -> int:
     """Print a spec file in an open format."""
     larder = larder_of(chosen.data)
     spec = parse_spec(read_file(chosen.spec))
-    # Whoever reads the file needs to know what is in it: an unknown slug is refused here.
+    # Readers of the file need to know its ingredients: an unknown slug is refused here.
     forecast = forecast_of(drink_from_spec(spec, larder))
     names = {slug: ingredient.name for slug, ingredient in larder.items()}
     if chosen.wanted == "html":

@@ -21,7 +21,7 @@ def calendar_of(name: str, tasks: Iterable[TaskReport], stamped: datetime) -> st
     calendar.add("x-wr-calname", name)
     for task in tasks:
         event = Event()
-        # The same task of the same evening keeps its name, so that a calendar which has it already moves it.
+        # The same task of the same event keeps its id, so that a calendar moves it instead of adding it again.
         of = hashlib.sha256(repr((name, task.key)).encode()).hexdigest()[:32]
         event.add("uid", f"{of}@oenomel")
         event.add("dtstamp", stamped)

@@ -60,11 +60,11 @@ def house_of(files: Sequence[NamedText], index: Index, ingredient_of: Callable[[
     result: list[HouseFile] = []
 
     def name_of(slug: str) -> str:
-        # A bottle may come with the drinks that pour it.
+        # A file may bring an ingredient that its drinks pour.
         coming = (ingredient.name for house in result for ingredient in house.ingredients if ingredient.slug == slug)
         return next(coming, "") or ingredient_of(slug).name
 
-    # A house file first: it tells what the others pour.
+    # House files first: they define what the others pour.
     for file in sorted(files, key=lambda each: '"oenomel/house"' not in each.text[:200]):
         try:
             result.append(_house_in(file, index, ingredient_of, name_of))
@@ -148,7 +148,7 @@ def _together(houses: Sequence[HouseFile]) -> HouseFile:
     """Merge house files: of equal entries the first counts, further trials are added."""
     houses = _told_apart(houses)
     drinks: dict[str, DrinkEntry] = {}
-    # What tells most comes first: a notebook before a bare spec.
+    # The most complete come first: a drink with all its trials before a single spec.
     for drink in sorted((entry for house in houses for entry in house.drinks), key=lambda entry: not any(t.kept_at for t in entry.trials)):
         known = drinks.get(drink.id)
         if known is None:

@@ -59,7 +59,7 @@ def instructions_of(spec: SpecFile) -> Iterator[str]:
     if dry and method.dry_shake == "last":
         yield f"Strain the ice out. {dry}"
     if serve.glass or serve.ice != "none":
-        # A glass that is told without ice is told so: else nobody knows.
+        # A glass without ice is written explicitly, because the text would otherwise not say so.
         no_ice = ", no ice in the glass" if serve.ice == "none" else ""
         yield f"Serve{_SERVED_ON[serve.ice]} in {with_article(serve.glass or 'glass')}{no_ice}."
     if serve.garnish:

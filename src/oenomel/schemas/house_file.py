@@ -438,7 +438,7 @@ def unused_id(base: str, taken: Container[str]) -> str:
     """Return an id that isn't taken: this one, or with a number appended."""
     if base not in taken:
         return base
-    # Of many drinks of one name the next number is found by doubling, and not by trying all that are taken.
+    # Among many drinks of one name the next free number is found by doubling, not by trying each.
     high = 2
     while f"{base}-{high}" in taken:
         high *= 2

@@ -351,7 +351,7 @@ def parse_as(model: type[Parsed], text: str, what: str) -> Parsed:
         raise spec_error(error.errors()[0]) from error
 
 
-# Names of the branches that Pydantic tried; they stand in no file.
+# Names of the union branches that Pydantic tried; they aren't part of the file.
 _TAGS: Final = ("slug", "inline", "time", "between", "words", "garnish-entry", "body", "spec-target", "family-target", "typed-target")
 
 

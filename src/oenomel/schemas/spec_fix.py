@@ -28,7 +28,7 @@ def _with_edit(spec: SpecFile, edit: Edit) -> SpecFile:
         case "pour" if edit.index is None:
             return spec.model_copy(update={"pours": [*spec.pours, PourEntry.model_validate(changes)]})
         case "pour":
-            # What the user said of the amount before no longer holds.
+            # The user's words for the old amount no longer apply.
             changes |= {"said": None, "relative": None, "range": None} if changes.keys() & {"amount", "unit"} else {}
             return _with_pours(spec, [p.model_copy(update=changes) if i == edit.index else p for i, p in enumerate(spec.pours)])
         case "amounts":

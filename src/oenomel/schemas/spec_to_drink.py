@@ -126,7 +126,7 @@ def _followed(index: int, spec: SpecFile, pours: Sequence[Pour]) -> Pour:
         followed = pourable(times * pours[at].volume_ml)
     except DomainError as error:
         raise SpecError(f"pours[{index}].relative", str(error)) from error
-    # The amount stands resolved in the file; what was written is kept where rounding is all that parts the two.
+    # The file holds the resolved amount; the original is kept where only rounding differs.
     return pours[index] if follows(pours[index].volume_ml, followed) else pours[index].at(followed)
 
 
@@ -190,7 +190,7 @@ def composition_entry(composition: Composition) -> CompositionEntry:
 
 
 def _composition(entry: CompositionEntry, solid: bool) -> Composition:
-    # Dry sugar is described per 100 ml of crystals or of heap, whichever its density says; the core wants it as dissolved.
+    # Dry sugar is described per 100 ml of crystals or of heap, as its density shows; the core needs it as dissolved.
     scale = 1 / (SOLIDS_ML_PER_G * entry.density) if solid and entry.density else 1.0
     return Composition(
         abv=entry.abv,

@@ -83,7 +83,7 @@ def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions
         entry = body.batch.model_copy(update={"spec": spec})
         batch = batch_now(conn, entry, conditions)
         poured = body.poured or [poured_entry(line.ingredient, line.ml, line.slot) for line in batch.lines]
-        # As many serves as were asked for, whatever really went in.
+        # The number of serves asked for, whatever amounts went in.
         serve_ml = sum(one_pour.ml for one_pour in poured) / batch.scale
         log, older, older_ml = "", None if body.older_id is None else batches.get(conn, body.older_id), body.older_ml or 0.0
         if older is not None:
@@ -202,7 +202,7 @@ def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -
         if record.left_ml <= 0:
             raise DomainError(f"nothing is left of {record.name}: what is poured into an empty bottle is a new batch")
         added = pours_of(conn, body.poured)
-        # What was served is gone: the bottle is what is left of everything, with what is added now.
+        # What was served is gone: what is left has the old proportions, plus what is added now.
         share, ml = record.left_ml / record.volume_ml, sum(pour.volume_ml for pour in added)
         poured = [*(entry.model_copy(update={"ml": entry.ml * share}) for entry in _poured(record)), *body.poured]
         later = replace(

@@ -39,7 +39,7 @@ def book_of(conn: sqlite3.Connection) -> list[BookDrink]:
                 spec = parse_spec(record.spec)
                 result.append(BookDrink(spec.name if len(kept) > 1 else name, drink_from_spec(spec, larder), drink_id))
             except OenomelError:
-                # A bottle that it was written with may be gone; nothing can be compared with it then.
+                # One of its ingredients may be deleted; nothing can be compared with it then.
                 continue
     return result
 

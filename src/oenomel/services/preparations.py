@@ -214,7 +214,7 @@ def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, 
         i, slug = waiting.pop()
         if slug == itself:
             raise SpecError(f"lines[{i}].what", f"{preparation.lines[i].name} is itself made of {preparation.name}: that is a circle")
-        # Each recipe is looked into once.
+        # Each preparation is visited once.
         content = recipes.pop(slug, None)
         if content is not None:
             inside = (known(line.what) for line in PreparationFile.model_validate_json(content).lines if isinstance(line.what, str))
@@ -249,7 +249,7 @@ def _summary(
     try:
         report = _answer(conn, prepared(_preparation(conn, file, record.slug)))
     except OenomelError as error:
-        # What it was made of may have left the larder since: the recipe is still there to be read and mended.
+        # An ingredient of it may have been deleted since: the preparation can still be read and corrected.
         fault = str(error)
     known = [open_lot.left_ml for open_lot in open_lots if open_lot.left_ml is not None]
     return PreparationSummary(

@@ -37,5 +37,5 @@ def write_recipe(conn: sqlite3.Connection, body: WriteRequest, conditions: Condi
 
 
 def _one(conn: sqlite3.Connection, slug: str) -> Ingredient:
-    # A slug that isn't there is told like one of a spec.
+    # An unknown slug gets the same error as in a spec.
     return Larder(ingredients.some(conn, [slug]))[slug]

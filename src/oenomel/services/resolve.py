@@ -24,7 +24,7 @@ def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
     wanted = slugs_of(*specs)
     larder: Larder = ingredients.some(conn, wanted)
     if wanted - larder.keys():
-        # The refusal names the likeliest neighbour, so it needs to see them all.
+        # The error names the closest slug, so it needs all of them.
         larder = ingredients.larder(conn)
     named = lots_named(*specs)
     lots = lots_as_poured(conn, named) if named else {}

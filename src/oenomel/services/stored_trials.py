@@ -49,7 +49,7 @@ def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> lis
         specs = [as_poured(parse_spec(record.spec), entry) for record, entry in zip(records, entries, strict=True)]
         drinks_made = resolve(conn, *specs)
     except SpecError:
-        # In files of earlier versions a bottle may be gone that was really poured: what was written still holds.
+        # In files of earlier versions an ingredient that was poured may have been deleted: the trial still counts as written.
         specs = [plain_spec(parse_spec(record.spec)) for record in records]
         drinks_made = resolve(conn, *specs)
     return [KeptTrial(*columns) for columns in zip(records, specs, drinks_made, entries, strict=True)]

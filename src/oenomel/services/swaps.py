@@ -97,6 +97,6 @@ def _drink_and_aim(
 def _correctors(conn: sqlite3.Connection, slugs: list[str]) -> list[Ingredient]:
     larder = ingredients.some(conn, slugs)
     if len(larder) < len(set(slugs)):
-        # The refusal names the likeliest neighbour, so it needs to see them all.
+        # The error names the closest slug, so it needs all of them.
         larder = ingredients.offered(conn)
     return [larder[slug] for slug in slugs]

@@ -84,7 +84,7 @@ def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float
     for trial, spec, drink in zip(trials, specs, written, strict=True):
         own = {slug: pair for slug, pair in lots.items() if any(pour.ingredient.slug == slug for pour in drink.pours)}
         read = {slug: lot.ingredient for slug, (_, lot) in own.items()}
-        # What stays while a reading changes is worked out once: the drink as written, and of these lots unread.
+        # Everything that a reading doesn't change is computed once: the drink as written, and with the lots but without readings.
         cache_key = (trial.spec, token, repr(conditions))
         cooked = tuple(sorted((slug, record.id, record.contents) for slug, (record, _) in own.items()))
         lots_key = tuple(sorted((slug, lot.ingredient.composition.row.tobytes()) for slug, (_, lot) in own.items()))

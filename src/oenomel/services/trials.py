@@ -91,7 +91,7 @@ def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditio
             alone = spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [own])
             shown.append((drink, own, alone.points[0]))
         except DomainError as error:
-            # Such a one is refused today; what an earlier version took can be taken out.
+            # Such a spec is refused today; one that an earlier version accepted can be deleted.
             broken.append(BrokenSpecReport(id=record.id, name=record.name, why=str(error)))
     shown_drinks = [drink for drink, _, _ in shown]
     try:

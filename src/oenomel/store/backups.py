@@ -144,7 +144,7 @@ def _keep_old(data: Path) -> Path:
     try:
         back_up(data, kept)
     except StoreError:
-        # What is damaged is kept as it lies, with what SQLite keeps beside it.
+        # A damaged file is kept as it is, with SQLite's side files.
         for ending in ("", "-wal"):
             if (beside := Path(f"{data}{ending}")).exists():
                 shutil.copyfile(beside, f"{kept}{ending}")
@@ -156,14 +156,14 @@ def _put_in_place(ready: Path, data: Path) -> None:
     try:
         database.check_ours(data)
         with closing(sqlite3.connect(ready)) as whole, closing(database.connect(data)) as lying:
-            # Cut off, a write ahead is simply not there; a rollback would have to be used up by whoever opens it next.
+            # If interrupted, a write-ahead log is simply missing; a rollback journal would have to be applied by the next to open it.
             lying.execute("PRAGMA journal_mode = WAL")
             copy_pages(whole, lying)
     except (StoreError, sqlite3.DatabaseError) as error:
         fault = error if isinstance(error, StoreFault) else database.fault_of(error, data) if isinstance(error, sqlite3.Error) else None
         if fault is None or fault.fault not in ("foreign", "damaged", "gone", "unusable"):
             raise
-        # There is nothing sound to write into: the file itself is exchanged, and what belonged to the old one goes first.
+        # There is no sound file to write into: it is replaced, after its side files are removed.
         for ending in ("-wal", "-shm"):
             Path(f"{data}{ending}").unlink(missing_ok=True)
         ready.replace(data)
@@ -192,5 +192,5 @@ def _make_folder(folder: Path) -> None:
 
 
 def _unused(folder: Path, kind: str) -> Path:
-    # To the microsecond: their names are in the order in which they were made.
+    # To the microsecond: the names sort by the time they were made.
     return folder / f"{kind}-{datetime.now(UTC):%Y-%m-%dT%H%M%S-%f}.db"

@@ -83,7 +83,7 @@ def count(conn: sqlite3.Connection, wanted: Wanted) -> int:
 
 def _values(wanted: Wanted) -> dict[str, object]:
     words = wanted.words.lower().split()
-    # Inside quotes nothing means anything to the index but a quote, which is doubled.
+    # Inside quotes only a quote has a meaning for the index, and it is doubled.
     match = " AND ".join('"' + word.replace('"', '""') + '"' for word in words if len(word) >= SHORTEST_INDEXED)
     return {
         "match": match,

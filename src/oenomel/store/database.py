@@ -195,11 +195,11 @@ def prepare(path: Path) -> None:
         if path in (default_path(), demo_path()):
             path.parent.mkdir(parents=True, exist_ok=True)
         elif not path.parent.exists():
-            # A disk that isn't there, or a slip of the pen: an empty book in a new folder would be taken for a loss.
+            # A missing disk or a mistyped path: an empty book in a new folder would look like a loss.
             raise StoreFault("no folder", path)
         os.close(os.open(path, os.O_RDWR | os.O_CREAT, OWNER_ONLY))
         check_ours(path, may_be_new=True)
-        with suppress(PermissionError):  # somebody else's file that we may write stays as open as he made it
+        with suppress(PermissionError):  # another owner's file that we may write keeps its permissions
             path.chmod(OWNER_ONLY)
         with closing(connect(path)) as conn:
             conn.execute("PRAGMA journal_mode = WAL")
@@ -210,7 +210,7 @@ def prepare(path: Path) -> None:
                     if ingredients.replace_catalogue(conn, catalogue().values()):
                         book_search.write_down_all(conn)
             except sqlite3.OperationalError as error:
-                # Where the disk is full the bar can still read what it has.
+                # With a full disk the bar can still be read.
                 if changed or error.sqlite_errorcode != sqlite3.SQLITE_FULL:
                     raise
     except (sqlite3.Error, OSError) as error:
@@ -220,7 +220,7 @@ def prepare(path: Path) -> None:
 def fault_of(error: sqlite3.Error | OSError, path: Path) -> StoreFault:
     """Return what is wrong with the data file, as a sentence that says what to do."""
     if isinstance(error, sqlite3.Error):
-        # The low byte is the kind of fault, the rest says where it happened.
+        # The low byte is the kind of error, the rest its origin.
         kind = getattr(error, "sqlite_errorcode", 0) & 0xFF
         if kind == sqlite3.SQLITE_CANTOPEN and not path.exists():
             return StoreFault("gone", path)
@@ -284,7 +284,7 @@ def check_ours(path: Path, *, may_be_new: bool = False) -> None:
             mark, names = _mark_and_tables(path, "rw")
     except sqlite3.Error as error:
         raise fault_of(error, path) from error
-    # Files from before there was a mark are known by their ledger.
+    # Files from before the application id are recognised by their table of migrations.
     ours = mark == APPLICATION_ID or (mark == 0 and {"migration", "ingredient"} <= names)
     if not ours and not (may_be_new and mark == 0 and names <= {"migration"}):
         raise StoreFault("foreign", path)
@@ -327,7 +327,7 @@ def _migrate(conn: sqlite3.Connection, path: Path) -> bool:
         raise StoreError(f"{path} was made by a newer Oenomel ({max(newer)}); use that one")
     changed = False
     for entry in shipped:
-        # Asked within the transaction: of two that start at once, the second finds it done.
+        # Checked within the transaction: of two that start at once, the second finds it done.
         with transaction(conn):
             if conn.execute(SELECT_IS_APPLIED, {"name": entry.name}).fetchone() is None:
                 for statement in _statements(entry.read_text(encoding="utf-8")):

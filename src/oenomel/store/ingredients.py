@@ -71,7 +71,7 @@ SELECT_SOME = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank
 FROM ingredient WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
-# The price that the bar pays stands on its shelf, and what it has set right beats any other value: the later rows win.
+# The bar's price is on its shelf, and its own values override all others: the later rows win.
 SELECT_SOME_VALUES = """
 SELECT slug, name, value, relative_sd, source, source_kind, why
 FROM ingredient_value WHERE slug IN (SELECT value FROM json_each(:slugs))
@@ -276,7 +276,7 @@ def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -
     renamed = False
     for ingredient in shipped:
         before = stored.get(ingredient.slug)
-        # Writing all of it takes longer than the rest of a start, and nothing that depends on the larder could be kept.
+        # Writing all of it takes longer than the rest of a start, and would invalidate everything that depends on the larder.
         if before == _to_row(ingredient) and values.get(ingredient.slug, {}) == dict(ingredient.values):
             continue
         renamed = renamed or (before is not None and before["name"] != ingredient.name)

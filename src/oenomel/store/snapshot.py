@@ -27,7 +27,7 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
     """
     part = target.with_name(f".{target.name}.{os.getpid()}.part")
     for path in target.parent.glob(".*.part"):
-        # What a copy that was cut off left; one that is being made is younger.
+        # Left by an interrupted copy; one in progress is younger.
         with suppress(OSError):
             if time.time() - path.stat().st_mtime > LEFT_SECONDS:
                 path.unlink()
@@ -35,7 +35,7 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
         os.close(os.open(part, os.O_RDWR | os.O_CREAT | os.O_TRUNC, OWNER_ONLY))
         with closing(sqlite3.connect(part, isolation_level=None)) as copy:
             copy_pages(conn, copy)
-            # One file that needs nothing beside it.
+            # One file without side files.
             copy.execute("PRAGMA journal_mode = DELETE")
             (sound,) = copy.execute("PRAGMA quick_check(1)").fetchone()
             if sound != "ok":

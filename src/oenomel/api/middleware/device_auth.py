@@ -57,10 +57,10 @@ class DeviceAuth:
         try:
             await self._from_the_network(scope, receive, send)
         except ClientDisconnect:
-            # Whoever goes away in the middle of his sentence needs no answer, and nobody a word of it.
+            # A client that disconnects in the middle of its request needs no answer.
             return
         except (StoreError, sqlite3.DatabaseError) as error:
-            # Devices stand in the data file: while there is something with it, nobody is let in.
+            # Devices are in the data file: while that can't be read, none is let in.
             fault = error if isinstance(error, StoreError) else fault_of(error, self.sharing.data)
             await problem(HTTPStatus.SERVICE_UNAVAILABLE, str(fault), fault.code)(scope, receive, send)
 
@@ -100,7 +100,7 @@ class DeviceAuth:
         wait = self.sharing.tries.seconds_to_wait(who)
         if wait > 0:
             message = f"Too many wrong codes. Wait {wait:.0f} seconds, then try again." if wait >= 1.5 else "Wait a second, then try again."
-            # What was typed stays, for another press.
+            # The typed text stays for another try.
             answer = self._page(code, request.scope, HTTPStatus.TOO_MANY_REQUESTS, message)
             answer.headers["retry-after"] = f"{wait + 1:.0f}"
             return answer

@@ -78,7 +78,7 @@ class Guard:
         return None
 
     def _is_own(self, host: str, scope: Scope) -> bool:
-        # Where both kinds of addresses are listened to, an old one is told as ::ffff:192.168.1.4.
+        # On a dual-stack socket an IPv4 address arrives as ::ffff:192.168.1.4.
         came_to = str((scope.get("server") or ("",))[0]).removeprefix("::ffff:")
         return host.casefold() in self.names or (self.own_addresses and host.strip("[]").partition("%")[0] == came_to.partition("%")[0])
 
@@ -104,7 +104,7 @@ class FrontEnd:
         try:
             response = await self.files.get_response(path or "index.html", scope)
         except HTTPException as error:
-            # A deep link is a page of the app; a missing file is missing, and so is whatever begins with a dot.
+            # A deep link gets the app's page; a missing file is 404, and so is any path that begins with a dot.
             is_file = any(part.startswith(".") for part in path.split("/")) or "." in path.rpartition("/")[2] or path.startswith("assets/")
             if error.status_code != HTTPStatus.NOT_FOUND or is_file:
                 await PlainTextResponse(str(error.detail), status_code=error.status_code)(scope, receive, send)

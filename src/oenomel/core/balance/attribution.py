@@ -36,7 +36,7 @@ _STAGE_WORDS: Final = {
     "rinse": "as a rinse",
 }
 
-# By what two pours stand for each other, the closest first.
+# Criteria for matching two pours, the closest first.
 _ALIKE: Final[tuple[Callable[[Pour, Pour], bool], ...]] = (
     lambda a, b: a == b,
     lambda a, b: a.ingredient.slug == b.ingredient.slug and a.stage == b.stage,

@@ -174,7 +174,7 @@ class Batch:
     @property
     def chilling(self) -> Chilling:
         """Time until the batch is cold where it is stored."""
-        # What freezes before is poured at the edge of it.
+        # A batch that would freeze is poured at its freezing point.
         target = max(FREEZER_SERVE_C, self.freezing_c) if self.wish.place == "freezer" else COLD_ENOUGH_C
         liquid_ml = min(self.total_ml, self.container_ml)
         heat = float(self.tin.heat_capacity_j_per_k) * liquid_ml / self.total_ml
@@ -218,7 +218,7 @@ def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -
     parts = split(of, wish.service)
     if not any(pour.volume_ml > 0 for _, pour in parts.inside):
         raise EmptyDrink
-    # What is predicted beside it is the drink as it is made singly: with fresh juice, also where acids stand in for it.
+    # The comparison is with the single drink: with fresh juice, even where acid solutions replace it.
     single = forecast_of(drink, conditions)
     shares = [pour for _, pour in parts.inside]
     poured_at = replace(conditions, start_c=_poured_c(of, shares, single, wish))

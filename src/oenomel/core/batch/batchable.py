@@ -53,12 +53,12 @@ def split(drink: Drink, service: Service) -> Split:
         if pour.volume_ml <= 0 and pour.stage not in ("rim", "garnish"):
             continue
         if service == "bubbles" and _is_soda(pour):
-            # A line of still water with the same place: the vessel gives it its bubbles.
+            # Still water at the same index: the vessel carbonates it.
             inside.append((index, replace(pour, ingredient=water(), unit="ml", amount=None, stage="mixed")))
             continue
         why = _why_out(pour)
         if why is None:
-            # A lump is stirred until it is gone: in the bottle it is so many grams.
+            # A sugar cube is stirred until dissolved: in the batch it is some grams.
             inside.append((index, _stirred_in(pour) if pour.unit == "piece" and pour.ingredient.kind == "sugar" else pour))
         else:
             outside.append(StaysOut(index, pour, why, _words(pour, why, shaken=service == "shaken")))

@@ -48,7 +48,7 @@ class ColdPlace:
 
 
 PLACES: Final[Mapping[Cold, ColdPlace]] = {
-    # Air that a fan moves, with radiation: about 12. Ice water from outside, and what stands still inside: about 60.
+    # Moving air with radiation: about 12 W/m² K. Ice water outside and still liquid inside: about 60.
     "fridge": ColdPlace("in the fridge", 4.0, 4.0, 12.0),
     "freezer": ColdPlace("in the freezer", -18.0, -18.0, 12.0),
     "ice bath": ColdPlace("in ice water", 0.0, 1.0, 60.0),

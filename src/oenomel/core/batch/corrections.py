@@ -139,7 +139,7 @@ def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[Co
     if steps > 0:
         wanted = _SLOT[axis.name]
         own = [share for share in together.values() if share.slot == wanted]
-        # A drink without a part for it: what brings most of it, then what every bar has.
+        # Without a pour for it in the drink: the main source, then what every bar has.
         own = own or [share for slug, share in together.items() if brought[slug] > MOST * whole]
         own.sort(key=lambda each: -each.ingredient.composition.axes[index])
         usual = [CorrectionPour(catalogue()[_USUAL[axis.name]], 1.0, wanted)] if axis.name in _USUAL else []
@@ -147,7 +147,7 @@ def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[Co
         return [[replace(share, ml=1.0)] for share in (*own, *(share for share in usual if share.ingredient.slug not in known))][:2]
     if axis.name == "abv":
         return [[CorrectionPour(water(), 1.0)]]
-    # Sugar and acid can't be taken out: all but what brings them, in their shares.
+    # Sugar and acid can't be taken out: everything but their sources is added, in proportion.
     rest = [share for slug, share in together.items() if brought[slug] < LITTLE * whole]
     return [rest] if rest else []
 

@@ -32,7 +32,7 @@ def measured_ml(ml: float, grid_ml: float) -> float:
     (160.0, 6.0, 0.6)
     """
     step = grid_ml if ml >= 2 * grid_ml else min(grid_ml, SMALL_ML if ml >= DROPS_BELOW_ML else DROPS_ML)
-    # Halves go up, whatever their neighbours: the same batch is the same on every day.
+    # Halves are rounded up, so that a batch is the same every time.
     return round(float(int(ml / step + 0.5 + 1e-9) * step), 6)
 
 

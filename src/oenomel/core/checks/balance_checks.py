@@ -39,7 +39,7 @@ VIVID: Final = 0.25
 HUE_LOST_DEGREES: Final = 60.0
 """Chroma from which an ingredient promises a colour, and the allowed change of hue in degrees (house rules)."""
 
-# What is added where a part is missing, when the family tells no more: the plainest that there is.
+# Ingredient to add for a missing slot, where the family names none: the simplest.
 _PLAIN: Final = {
     "sour": ("lemon-juice", "mixed"),
     "sweet": ("simple-syrup-1-1", "mixed"),
@@ -108,7 +108,7 @@ def _large_and_watery(case: Case) -> Iterator[Finding]:
     off = steps_of(case.served) - case.home.points.mean(axis=0)
     level = lean_words(case.home.lean(case.served)) == "level"
     thin = body_word(case.served.body) == "thin"
-    # The tongue's balance may be right and the whole still be water: then it is the strength that tells.
+    # The balance may be right while the drink is watery: then strength shows it.
     if not thin and not (level and "abv" in case.home.axes and off[2] <= -WATERY_STEPS):
         return
     juice = max(

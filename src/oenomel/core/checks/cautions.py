@@ -53,7 +53,7 @@ def cautions() -> tuple[Caution, ...]:
     )
 
 
-# What a caution's own mend is, for the ingredients where there is one.
+# The fix of a caution, for the ingredients that have one.
 _MENDS: Final = {
     "raw-egg": {"egg-white": (("egg-white-pasteurised", "Use pasteurised white"), ("aquafaba", "Use aquafaba"))},
 }
@@ -86,7 +86,7 @@ def _alcohol(case: Case) -> Iterator[Finding]:
     if grams < LEAST_ALCOHOL_G:
         return
     if case.serves > 1:
-        # A bottle is told off as what it is, and not as one glass.
+        # A whole batch is judged as a batch, not as one glass.
         grams, measures = grams / case.serves, measures / case.serves
     if measures >= MANY_STANDARD_DRINKS_US and case.serves == 1:
         message = f"This glass holds {measures:.1f} US standard drinks: tell the guest, or pour it smaller."

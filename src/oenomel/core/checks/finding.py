@@ -73,7 +73,7 @@ class Case:
     poured: tuple[tuple[int, Pour], ...] = field(init=False)
 
     def __post_init__(self) -> None:
-        # What reaches the liquid, with its place in the spec.
+        # Pours that reach the liquid, with their index in the spec.
         object.__setattr__(self, "poured", tuple((i, p) for i, p in enumerate(self.drink.pours) if p.liquid_ml > 0))
 
     @property

@@ -35,7 +35,7 @@ TWICE: Final = 2.0
 USUAL_DASHES: Final = 12
 PARTS: Final = frozenset({"base", "sour", "sweet", "liqueur", "texture", "lengthener"})
 
-# For slots and kinds that the family itself says nothing of; common practice of the trade.
+# For slots and kinds without a usual measure in the family; common practice.
 _USUAL_ML: Final = {
     "base": 60.0, "sour": 30.0, "sweet": 22.5, "liqueur": 30.0, "accent": 7.5, "texture": 30.0, "lengthener": 90.0, "seasoning": 1.0,
 }  # fmt: skip
@@ -50,7 +50,7 @@ def _slips(case: Case) -> Iterator[Finding]:
         **_USUAL_ML,
         **({slot.slot: slot.usual_ml for slot in case.family.slots if slot.usual_ml > 0} if case.family else {}),
     }
-    # A liqueur that is the strong part is measured as one.
+    # A liqueur as the strong pour is measured like a base.
     strongest = max(range(len(case.shares)), key=lambda i: case.shares[i].alcohol_ml, default=None)
     times = {
         i: pour.volume_ml / (usual["base"] if i == strongest and pour.slot == "liqueur" else _usual_ml(pour, usual))
@@ -59,7 +59,7 @@ def _slips(case: Case) -> Iterator[Finding]:
     }
     if not times:
         return
-    # A spec for ten guests is large in every part, and one for a tiny cup small: what counts is to stand out.
+    # A spec for ten guests is large in every pour, and one for a tiny cup small: only a pour that stands out is a slip.
     size = statistics.median(times.values()) if len(times) > 2 else 1.0
     for index, pour in case.poured:
         if index in times and _stands_out(pour, times[index], size):
@@ -93,16 +93,16 @@ def _ounces(pour: Pour) -> str:
 def _usual_ml(pour: Pour, usual: dict[str, float]) -> float:
     if pour.stage == "floated":
         return FLOAT_ML
-    # Bitters go by dashes whatever slot they stand in, and a family's usual dash or two is no limit for the likes of them.
+    # Bitters are dashed whatever their slot, and a family's usual dash or two doesn't limit them.
     return _USUAL_ML["accent"] if pour.slot in ("accent", "seasoning") or pour.ingredient.kind == "bitters" else usual[pour.slot]
 
 
 def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
     """Return the finding, with the unit that was likely meant: the one whose amount is nearest to the usual measure."""
-    # What goes by the piece, by weight or by parts is told by the room it takes.
+    # Pieces, weights and parts are judged by their volume.
     unit = pour.unit if pour.unit in _ML_PER_UNIT else "ml"
     amount = pour.volume_ml / _ML_PER_UNIT[unit]
-    # A part of the drink never goes by the dash or the drop.
+    # A main pour is never measured by the dash or the drop.
     measures = [measure for measure in _ML_PER_UNIT if pour.slot not in PARTS or measure not in ("dash", "drop")]
     likely = min(measures, key=lambda unit: max(amount * _ML_PER_UNIT[unit] / usual_ml, usual_ml / (amount * _ML_PER_UNIT[unit])))
     near = amount * _ML_PER_UNIT[likely] / usual_ml

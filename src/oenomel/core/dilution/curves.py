@@ -155,7 +155,7 @@ def dilution_model(method: Method, conditions: Conditions) -> str:
         return "none"
     if method.technique in CONSTANT_RATIOS:
         return "estimate"
-    # The curves know a full tin only.
+    # The curves apply to a full tin only.
     return "heat balance" if method.ice_pieces is not None else conditions.dilution
 
 
@@ -215,7 +215,7 @@ def _measured_slopes(tin: Tin, method: Method, conditions: Conditions) -> tuple[
     moved = np.repeat(parts[:, None, None], 8, axis=1).reshape(4, 4, 2, *tin.volume_ml.shape)
     for index in range(4):
         moved[index, index, 0] += step
-        # Nothing can be taken away that isn't there; the slope is then one-sided.
+        # Contents can't become negative; the slope is then one-sided.
         moved[index, index, 1] = np.maximum(moved[index, index, 1] - step, 0.0)
     water = water_from_ice(Tin(*moved), method, conditions)
     slopes = [(water[i, 0] - water[i, 1]) / (moved[i, i, 0] - moved[i, i, 1]) for i in range(4)]

@@ -97,7 +97,7 @@ def melt(tin: Tin, ice: IceKind, conditions: Conditions, reached: float = 1.0) -
     surface = np.where(tin.volume_ml > 0, ice.surface_water * ice.grams, 0.0)
     solid = np.where(tin.volume_ml > 0, (1 - ice.surface_water) * ice.grams, 0.0)
     metal = conditions.tin_g * conditions.tin_follows * TIN_J_PER_G_K
-    # Nothing is poured colder than it can be liquid.
+    # Nothing is poured below its freezing point.
     start = np.maximum(conditions.start_c, tin.freezing_c())
 
     def surplus(melted: Floats) -> Floats:

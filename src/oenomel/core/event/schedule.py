@@ -81,7 +81,7 @@ def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
         free = [task for task in open_tasks if all(follower in planned for follower in followers[task.key])]
         if not free:
             raise DomainError("tasks need each other in a circle")
-        # The one that could be latest takes its place first, so that what follows in time is settled before what leads to it.
+        # The task that can be latest is placed first, so that followers are placed before what they need.
         task = max(free, key=lambda each: (_latest(each, followers, planned), -each.minutes))
         planned[task.key] = _placed(task, _latest(task, followers, planned), busy)
         open_tasks.remove(task)
@@ -101,7 +101,7 @@ def _placed(task: Task, latest: float, busy: list[list[tuple[float, float]]]) ->
         if all(end <= other_begins or begins >= other_ends for other_begins, other_ends in taken):
             taken.append((begins, end))
             return PlannedTask(task, begins, end, end + task.waits, hand)
-    raise AssertionError  # before everything that is taken there is always room
+    raise AssertionError  # there is always room before everything else
 
 
 def is_late(planned: PlannedTask, now: float, *, done: bool) -> bool:

@@ -163,7 +163,7 @@ def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
 def _fruit(evening: Sequence[ForTheEvening], stock: Mapping[str, Stock], crates: Mapping[str, Sequence[Pressing]]) -> list[Purchase]:
     pressed = {slug: stock_item.open_ml for slug, stock_item in stock.items()}
     pouring = [(planned_drink.drink, planned_drink.serves) for planned_drink in evening]
-    # What a batch holds already is pressed; its garnish is still to be cut.
+    # The juice of an existing batch is pressed already; its garnish must still be cut.
     garnish = [
         (planned_drink.drink.with_pours(()), planned_drink.poured - planned_drink.serves)
         for planned_drink in evening

@@ -144,7 +144,7 @@ def _drink(drink: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
         yield Task(f"ready: {key}", words, 3, before=10, about=name, why="It settles, and may have moved.")
     batch = drink.batch
     if batch is None:
-        # Made singly: what it needs has to be there at the hour.
+        # For single drinks everything must be ready at the hour.
         if needs and drink.of.serves:
             yield Task(f"lay out: {key}", f"Lay out the bottles of {name}", 3, before=5, needs=needs, about=name)
         return

@@ -164,7 +164,7 @@ def _difference(
         direction, headline, sentence, sure, certainty = "same", "as the parent", "", "", ""
     else:
         direction, headline, sentence = "more" if n > 0 else "less", in_words(n, axis), degree(n).sentence_for(who)
-        # Where nobody tells the two apart, how sure the numbers are says nothing to the tongue.
+        # Where nobody can taste a difference, its certainty is irrelevant.
         sure = sureness(apart.sign_probability) if can_be_tasted(n) else ""
         certainty = _certainty(axis.word(n), sure) if can_be_tasted(n) else ""
     whole = (sentence + masking).strip()
@@ -177,7 +177,7 @@ def _difference(
 def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
     """Return a sentence on the changes that caused a difference on an axis; empty where one change caused it all, or none can be tasted."""
     felt = sorted((change for change in changes if can_be_tasted(change.steps[axis.name])), key=lambda each: -abs(each.steps[axis.name]))
-    # Who brings it is blamed before who only makes the drink larger or smaller, unless those did more of it.
+    # A change that contributes to the axis is named before one that only adds or removes volume, unless the latter did more.
     bringing = [change for change in felt if axis.name in change.brings]
     whole, brought = (math.fsum(max(0.0, c.steps[axis.name] * steps) for c in column) for column in (felt, bringing))
     named_changes = bringing if 2 * brought >= whole > 0 or not can_be_tasted(steps) else felt
@@ -190,7 +190,7 @@ def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
             words.append(f"{axis.more if up else axis.less} by {listed(causes)}")
     if len(words) == 1 and not can_be_tasted(steps):
         return ""
-    # What decided comes first.
+    # The deciding change comes first.
     if steps < 0:
         words.reverse()
     cancel = "" if can_be_tasted(steps) else ": they cancel"
@@ -229,7 +229,7 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
     if felt:
         effect = ", ".join(axis.headline[0].lower() + axis.headline[1:] for axis in felt)
         return Headline(capital(what), capital(effect), degree(felt[0].felt).sentence_for(who))
-    # A swap that moves no axis is never told as no change.
+    # A swap that moves no axis is never described as no change.
     noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).sentence_for()
     return Headline(capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)
 

@@ -88,7 +88,7 @@ class Composition:
         for name, value in (*self.sugars.items(), *self.acids.items()):
             _within(name, value, 0, limit)
         for name in ("salt", "protein", "fat", "gum"):
-            _within(name, getattr(self, name), 0, 217)  # 217 g of salt in 100 ml is solid rock salt
+            _within(name, getattr(self, name), 0, 217)  # 217 g of salt in 100 ml is solid salt
         _within("co2", self.co2, 0, MAX_CO2_G_PER_L)
         if self.density is not None:
             _within("density", self.density, 0.7, 2.2)

@@ -163,7 +163,7 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
     zested = math.ceil(need.zests / fruit.zests)
     cut = math.ceil(need.wheels / fruit.wheels) + math.ceil(need.wedges / fruit.wedges)
     pressed = pieces_for(fruit, need.juice_ml, known)
-    # The skin of what is pressed is taken off first; only zest beyond that needs fruit of its own.
+    # Zest is taken first from fruit that is pressed; only more zest needs further fruit.
     pieces, usual, least = (
         cut + max(count, zested) for count in (pressed, usual_pieces(need.juice_ml, known), least_pieces(fruit, need.juice_ml, known))
     )

@@ -65,7 +65,7 @@ def set_right(ingredient: Ingredient, corrections: Mapping[str, float], source: 
             new_values[name] = SourcedValue(name, value, HOUSE_SD.get(name, 0.3), source, "label", "set right by the house")
     values = {**ingredient.values, **new_values}
     if "density" not in corrections and ({"abv", "sugar"} & corrections.keys()) and "density" in values:
-        # The old density was that of the old strength: it is estimated anew.
+        # The old density belonged to the old strength: it is estimated again.
         new_values["density"] = _density(
             composition_from_values({k: v for k, v in values.items() if k != "density"}, ingredient.kind), source
         )

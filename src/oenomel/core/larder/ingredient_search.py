@@ -237,7 +237,7 @@ class Index:
                 break
             fits = {owner: fit for owner, fit in self._fits(rest, known).items() if fit[0] <= Tier.HAS_WORDS}
             if any(tier <= Tier.ANY_ORDER for tier, _ in fits.values()):
-                # What is itself called so comes before what only has another name with the words.
+                # An ingredient with this name comes before one with it as another name.
                 order = sorted(fits, key=lambda owner: self._as_a_kind(owner, *fits[owner]))
                 return [replace(self._found(owner, *fits[owner]), tier=Tier.NEAR) for owner in order]
         return []
@@ -280,7 +280,7 @@ class Index:
         for number in self._with_all(words) | exact:
             phrase = self._phrases[number]
             tier = _tier(phrase, written, words, wanted)
-            # The name itself stands first among an ingredient's phrases, so that of two that fit as well it is the one told.
+            # The name comes first among an ingredient's phrases, so that among equal matches it is the one shown.
             if phrase.owner not in best or (tier, number) < best[phrase.owner]:
                 best[phrase.owner] = (tier, number)
         return best
@@ -327,7 +327,7 @@ class Index:
                         best[owner] = min(best.get(owner, _FAR), (100 * int(slips), number))
         if not best:
             return {}
-        # Of the misspelt only those with the fewest slips: the rest is guessing.
+        # Of the misspelt matches only those with the fewest edits: the others are guesses.
         fewest = min(cost // 100 for cost, _ in best.values())
         return {owner: (Tier.NEAR, number) for owner, (cost, number) in best.items() if cost // 100 == fewest}
 

@@ -150,7 +150,7 @@ def _told_sugar(label: Label) -> SourcedValue | None:
         raise DomainError(f'"{label.sweetness}" is not a sweetness of the kind {label.kind}; it has {listed}')
     low, high, source = classes[label.sweetness]
     middle = (low + high) / 2
-    # A class is as likely at its ends as in its middle.
+    # Any value of the class is equally likely.
     return SourcedValue(
         "sugar", middle, (high - low) / 12**0.5 / middle, source, CLASS_ON_LABEL, f'middle of the class "{label.sweetness}"'
     )

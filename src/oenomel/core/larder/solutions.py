@@ -71,7 +71,7 @@ def sucrose_density(brix: float) -> float:
     1.2295
     """
     strength, density = _table("sucrose_solutions.csv", "brix", "density_g_per_ml")
-    # What a gram of sugar takes up changes slowly, so it is read between the rows, and not the density itself.
+    # The volume of a gram of sugar varies slowly, so it is interpolated instead of the density.
     room = np.interp(brix, strength[1:], (100 - (100 - strength[1:]) * density[1:] / WATER_G_PER_ML) / (strength[1:] * density[1:]))
     return float(100 / ((100 - brix) / WATER_G_PER_ML + brix * room))
 

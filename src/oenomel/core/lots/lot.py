@@ -230,7 +230,7 @@ def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Foun
     if supposed <= 0 or supposed_sd <= 0:
         return _Found(max(measured.value, 0.0), measured.sd)
     if measured.value < 2 * measured.sd:
-        # So near to nothing a logarithm says nothing: the plain weighted mean.
+        # A logarithm is useless this close to zero: the plain weighted mean.
         ours, theirs = 1 / measured.sd**2, 1 / supposed_sd**2
         return _Found(max((ours * measured.value + theirs * supposed) / (ours + theirs), LEAST_G), 1 / math.sqrt(ours + theirs))
     ours, theirs = (measured.value / measured.sd) ** 2, (supposed / supposed_sd) ** 2
@@ -331,7 +331,7 @@ def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Fou
             raise ImpossibleMeasurement(f"{read.value:.3f} g/ml is lighter than water, and it holds no alcohol: read the density again")
         brix = brix_of_density(read.value)
         slope = (brix_of_density(read.value + 0.001) * (read.value + 0.001) - brix * read.value) / 0.001
-        # As light as water the table is level; a gram in 100 ml weighs four thousandths there too.
+        # At the density of water the table is flat; a gram in 100 ml adds four thousandths there too.
         return _Found(brix * read.value, max(abs(slope), LEAST_SLOPE) * read.sd)
     alone = density_of(abv.value, 0.0)
     dissolved = _dissolved_weighing(read.value, abv.value)

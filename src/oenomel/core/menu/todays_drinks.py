@@ -112,7 +112,7 @@ def making_headline(usual: Composition, measured: Composition, drinks: Sequence[
     drinks : sequence of (name, drink)    that pour it, everything else with its usual values
     """
     figures = {"sugar": (usual.sugar, measured.sugar), "acid": (usual.acid, measured.acid), "abv": (usual.abv, measured.abv)}
-    # What drinks feel of it; where none pours it, what differs most.
+    # The effect on drinks; where none pours it, the largest difference of composition.
     felt_most = {name: sum(abs(todays.steps[name]) for _, todays in drinks) for name in AXES}
     apart = {name: abs(now - was) / max(was, now, 0.3) for name, (was, now) in figures.items()}
     axis = max(AXES, key=lambda name: (felt_most[name], apart[name]))

@@ -47,7 +47,7 @@ def suggested_garnishes(drink: Drink, larder: Iterable[Ingredient], in_stock: Co
     for ingredient in ranked:
         if len(suggestions) >= MOST_SUGGESTED:
             break
-        # Two of one smell are no choice.
+        # Two garnishes with the same aroma are no choice.
         if ingredient.said.lower() in already or _main(ingredient) in seen or ingredient.slug in {pour.slug for pour in pours}:
             continue
         seen.add(_main(ingredient))

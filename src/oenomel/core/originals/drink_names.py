@@ -42,7 +42,7 @@ def _offered(drink: Drink, book: Sequence[str]) -> Iterator[str]:
     leads = list(dict.fromkeys(leads)) or ["Plain"]
     house = [word for name in book for word in _own(name)[-1:]]
     words = list(dict.fromkeys(house)) or list(OWN_WORDS)
-    # Which word comes first is drawn out of the drink itself, so that neighbours aren't all called after one.
+    # The first word is chosen by the drink itself, so that similar drinks don't all get the same one.
     start = int(hashlib.sha256("|".join(pour.ingredient.slug for pour in drink.pours).encode()).hexdigest(), 16)
     turned = [*words[start % len(words) :], *words[: start % len(words)]]
     for lead, word in itertools.product(leads[:2], turned):

@@ -68,7 +68,7 @@ def _could_base(each: Ingredient, wish: Criteria) -> bool:
 
 def _sour(each: Ingredient, _wish: Criteria) -> bool:
     composition = each.composition
-    # What is as sweet as it is sharp, such as grapefruit, is large before it sours anything: it joins another.
+    # A juice as sweet as it is sharp, such as grapefruit, would need too much volume to sour a drink: it joins another.
     return (
         each.kind == "juice"
         and "sour" in each.slots
@@ -86,7 +86,7 @@ def _could_sour2(each: Ingredient, _wish: Criteria) -> bool:
 
 
 def _sour2(each: Ingredient, wish: Criteria) -> bool:
-    # Lemon beside lime is one sour in two bottles.
+    # Lemon with lime is one sour in two bottles.
     return _could_sour2(each, wish) and each.composition.acid < AS_SHARP_AS_CITRUS
 
 
@@ -137,7 +137,7 @@ def _lengthener(each: Ingredient, wish: Criteria) -> bool:
     if wish.form == "sparkling wine on top":
         return each.kind == "sparkling"
     if wish.form == "short with foam and cream":
-        # Cream bears neither sugar nor bitterness in its bubbles.
+        # Cream goes with neither sweet nor bitter bubbles.
         return each.kind == "water" and each.composition.sugar == 0 and not each.aroma
     if wish.form == "soda on top":
         return each.kind == "water"
@@ -218,7 +218,7 @@ def usual_ml(part: str, ingredient: Ingredient, wish: Criteria) -> float:
         ml = 15.0
     elif part == "sour2" and wish.family == "fizz" and wish.without_alcohol:
         ml = 45.0
-    # An egg is an egg, whatever the jigger's marks are.
+    # An egg white is one piece, whatever the jigger's marks are.
     return below_overpowering_ml(ingredient, ml if ingredient.piece_ml == ml else on_grid(ml, wish.grid_ml), wish.grid_ml)
 
 

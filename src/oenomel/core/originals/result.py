@@ -150,7 +150,7 @@ def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
 
 def _garnish(drink: Drink, wish: Criteria, larder: Larder) -> tuple[Garnish, ...]:
     """Return a garnish that echoes a pour; for a drink with egg always one with an aroma; else None where it adds nothing."""
-    # A rum may smell of bananas; nobody hangs one on its glass for that.
+    # A rum may smell of bananas, but nobody garnishes with one for that.
     telling = [pour.ingredient for pour in drink.pours if pour.slot != "base"]
     smelt = {tag for ingredient in telling for tag, weight in ingredient.aroma.items() if weight > 1}
     may = [
@@ -203,7 +203,7 @@ def original_of(ground: SearchContext, drink: Drink, wish: Criteria, weighed: We
 def _refused(finding: Finding, drink: Drink, asked: set[str]) -> bool:
     if finding.code not in REFUSED:
         return False
-    # Two things that somebody asked for by name are his own affair; the finding is still told on the bench.
+    # Two ingredients that were asked for by name are the user's choice; the bench still shows the finding.
     clashing = [who for clash, who in clashes_of(pour.ingredient for pour in drink.pours) if clash.code == finding.code]
     return not clashing or any(sum(ingredient.slug in asked for ingredient in who) < 2 for who in clashing)
 
@@ -233,7 +233,7 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
     if len(smelt) < 3:
         return (first,)
     mean = [float(np.mean([values[i, j] for j in range(len(smelt)) if j != i])) for i in range(len(smelt))]
-    # What carries a drink or sours it is never the odd one: it is what the others are odd beside.
+    # The base and the sour are never the odd one: the others are odd beside them.
     may_be = [i for i, pour in enumerate(smelt) if pour.slot not in ("base", "sour") and i not in (one, other)]
     odd = min(may_be, key=lambda i: (round(mean[i], 9), i), default=None)
     if odd is None or mean[odd] >= ODD_BELOW:

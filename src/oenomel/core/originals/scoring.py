@@ -71,7 +71,7 @@ def before_pouring(ground: SearchContext, wish: Criteria, sifted: Sifted) -> tup
     for wanted, counts in ((set(wish.may), 1.0), (set(wish.soon), 0.7), (set(wish.less), -LESS_COUNTS / GLADLY_COUNTS)):
         if wanted:
             these = np.array([slug in wanted for slug in slugs])
-            # One of them is what was asked for, a second one a little more.
+            # One preferred ingredient counts fully, a second one a little more.
             gladly += counts * np.minimum(1.2, 0.8 * np.sign(hits := (these[index] & there).sum(axis=1)) + 0.2 * hits)
     if wish.season:
         brought = set(seasons()[wish.season])

@@ -111,7 +111,7 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
     order = order[np.lexsort((order, -promise[order].round(ROUNDED)))]
     score = np.full(len(promise), -np.inf)
     reached = 0
-    # A promise is a score with nothing off in the balance: once enough stand above the best promise that is left, no other can pass them.
+    # An upper bound is the score with a perfect balance: once enough drinks score above the best bound left, no other can pass them.
     most, ended = min(len(order), MOST_POURED), False
     while reached < most:
         kept_back = to_present if (score > -np.inf).any() else to_explain
@@ -146,7 +146,7 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
         budget.spend(PRESENT_WORK)
         nearest = ground.book[sifted.nearest[row]] if ground.book else None
         parts = sifted.space.slugs(sifted.drawn[row].tolist())
-        # Which of two sweeteners balances is no other drink.
+        # A different sweetener alone doesn't make another drink.
         if frozenset(parts.values()) in seen:
             return False
         drink = drink_of(ground.ingredients, sifted.drawn[row], pourings.at.volumes[row], wish, ground.larder)

@@ -92,7 +92,7 @@ class SearchContext:
         self.book, self.table = tuple(book), table or KinshipTable()
         self.homes, self.conditions = homes or standard_typical_ranges(), conditions or Conditions()
         self.by_group, self.by_tag = smells(self.ingredients)
-        # A large larder has many bottles of few smells: kinship is worked out once for each.
+        # A large larder has many ingredients with few distinct aromas: pairings are computed once for each.
         of_smell = {tuple(sorted(ingredient.aroma.items())): ingredient for ingredient in self.ingredients}
         places = {smell: index for index, smell in enumerate(of_smell)}
         self.smell = np.array([places[tuple(sorted(ingredient.aroma.items()))] for ingredient in self.ingredients])

@@ -140,7 +140,7 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
                 continue
             for parts in itertools.product(*could):
                 required = dict(zip(parts, (places[slug] for slug in wish.must), strict=True))
-                # More parts than two join only to make room for what must be used.
+                # More than two optional roles are used only to fit required ingredients.
                 needed = many <= JOIN_AT_MOST or sum(part in joined for part in parts) == many
                 if needed and len(required) == len(parts) and required.keys() <= set(shape) and _in_order(required):
                     cells += _cells(shape, required, players, splits)
@@ -169,7 +169,7 @@ def _cells(shape: tuple[str, ...], required: Mapping[str, int], players: Mapping
     choices = {part: (required[part],) if part in required else players[part] for part in shape}
     digits = []
     if "base2" in shape and "base" not in required:
-        # Of a split base the order is no difference: each pair stands once.
+        # The order within a split base doesn't matter: each pair occurs once.
         free = set(choices.pop("base"))
         pairs = [(one, other) for one in sorted(free) for other in splits.get(one, ()) if one < other and other in free]
         del choices["base2"]
@@ -187,7 +187,7 @@ def _splits(bases: Sequence[int], ingredients: Sequence[Ingredient]) -> Splits:
 
 
 def _allowed(ingredient: Ingredient, wish: Criteria) -> bool:
-    # What only looks like a wine or a spirit has no place beside the real one.
+    # An imitation of a wine or a spirit isn't combined with the real one.
     return unasked(ingredient) and not _left_out(ingredient, wish) and (wish.without_alcohol or ingredient.kind != "zero-proof")
 
 

@@ -15,7 +15,7 @@ def by_cup_words(preparation: Preparation) -> str:
     """Explain what a ratio such as "two to one" gives by the cup and by weight, where that makes a difference; else empty."""
     units = {line.unit for line in preparation.lines if line.unit != "piece"}
     plain = len(preparation.lines) == 2 and preparation.kind in ("syrup", "thinned honey")
-    # Who weighs fruit means weight; "two to one" in grams may have been meant by the cup.
+    # Fruit in grams was weighed; "two to one" in grams may have been meant by the cup.
     if len(preparation.lines) < 2 or not (units == {"cup"} or (units == {"g"} and plain)):
         return ""
     written = [tuple(replace(line, unit=unit) for line in preparation.lines) for unit in ("g", "cup")]

@@ -205,11 +205,11 @@ def _fill_ingredient(matter: Floats, ingredient: Ingredient, grams: float) -> No
         matter[_AT[name]] = getattr(composition, name) * share
     rest = grams - matter.sum()
     if ingredient.kind == "plant" and composition.sugar + composition.acid == 0:
-        # A leaf or a zest of the larder tells no composition: it is mostly water, and is strained out.
+        # A leaf or a zest of the larder has no composition: it is mostly water, and is strained out.
         matter[WATER], matter[PULP] = 0.8 * rest, 0.2 * rest
     else:
         matter[WATER] = max(rest, 0.0)
-        # A density that is told may leave no room for the water: then its solids are taken to weigh what the whole does.
+        # A stated density may leave no room for the water: then its solids are taken to have the density of the whole.
         if rest < 0:
             matter *= grams / matter.sum()
 
@@ -235,7 +235,7 @@ def _worked(preparation: Preparation, put_in: Floats, off: float | None, retaine
     """
     liquid, out, gone = put_in.sum(axis=0), np.zeros(len(MATTER)), 0.0
     firsts = [i for i, step in enumerate(preparation.steps) if step.do in ("simmer", "boil") or step.evaporated_g]
-    # Where nothing stands on the fire, a reading still may say that there was less water than was written.
+    # Without heating, a reading may still show that there was less water than written.
     if off is not None and not firsts:
         liquid[WATER] -= off
         gone = off
@@ -259,7 +259,7 @@ def _supposed_off(step: KitchenStep, liquid: Floats, rate: float) -> float:
     if step.do not in ("simmer", "boil") or not step.minutes:
         return 0.0
     litres = max(volume_ml_of(liquid), 0.0) / 1000
-    # What goes off makes the pot smaller, minute by minute.
+    # Evaporation makes the pot smaller, minute by minute.
     return min(float(liquid[WATER]), 1000 * litres * -math.expm1(-EVAPORATES_G_PER_MIN_L * rate / 1000 * step.minutes))
 
 

@@ -218,7 +218,7 @@ def _one_by_one(preparation: Preparation, pot: Pot) -> list[Unsure]:
     final = preparation.final
     if pot.by_measure == "" and preparation.is_heated:
         uncertain_pours.append(replace(plain, evaporation=1 - EVAPORATES_SD))
-    # A measure is taken a little less, not more: more could be above what is possible.
+    # A final measure is varied downward, because more could be impossible.
     if pot.by_measure == "brix" and final.brix:
         uncertain_pours.append(replace(plain, final=1 + BRIX_SD / final.brix))
     elif pot.by_measure:

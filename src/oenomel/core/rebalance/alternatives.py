@@ -113,7 +113,7 @@ def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
     joined = [move.ingredient.said for move in way.moves if move.joined]
     if len(way.moves) == 1:
         return capital(f"{joined[0]} joins") if joined else f"Moves the {way.moves[0].ingredient.said} only"
-    # What others move and this one leaves alone, if the drink is known by it.
+    # Pours that the other ways move and this one leaves unchanged, if they define the drink.
     own = {move.pour for move in way.moves if not move.joined}
     kept = [i for i in {m.pour for other in ways for m in other.moves if not m.joined} - own if price_of(drink.pours[i]) >= DEAR]
     out = [move.ingredient.said for move in way.moves if move.after_ml == 0]

@@ -192,10 +192,10 @@ class _Search:
         moved = np.abs(problems.values - self.now_value[:, :, None])
         self.price = np.where(moved > 0, problems.change_price[:, :, None] + problems.ml_price[:, :, None] * moved, 0.0)
         self.rungs = np.concatenate([rungs, self.price[None]]).reshape(sums + 1, -1)
-        # All ladders end to end, each a shelf above the one before: one search finds the rung of every bound.
+        # All ladders in one sorted array, each offset above the one before: one search finds the rung of every bound.
         self.shelf = (problems.values + SHELF_ML * np.arange(self.pours * self.number).reshape(self.pours, -1, 1)).ravel()
         self.pour = np.arange(self.pours)[:, None]
-        # No tin is weaker or stronger than all that goes into it.
+        # The tin's strength lies between the weakest and the strongest pour.
         ml, alcohol = (np.concatenate([self.gives[row], self.fixed[row : row + 1]]) for row in (4, 5))
         self.weakest = np.divide(alcohol, ml, out=np.ones_like(ml), where=ml > 0).min(axis=0)
         self.strongest = np.divide(alcohol, ml, out=np.zeros_like(ml), where=ml > 0).max(axis=0)
@@ -215,7 +215,7 @@ class _Search:
             start = stop
 
     def _offer(self, owner: Ints, low: Ints, high: Ints) -> None:
-        # Pour by pour, so that drinks that begin alike are summed once.
+        # Pour by pour, so that drinks with the same first amounts are summed once.
         box, sums, trail = np.arange(len(owner)), np.zeros((len(self.rungs), len(owner))), []
         for pour in range(self.pours):
             width = (high[pour] - low[pour] + 1)[box]
@@ -230,7 +230,7 @@ class _Search:
         costs = cost_of(sums[:-1], self.of.goal, self.of.method, self.of.conditions) + sums[-1]
         group = self.of.group[owner]
         better = np.flatnonzero(costs < self.best[group][box])
-        # Where one group is written several times the last wins: it has to be the least.
+        # Where a group is written several times the last wins: it must be the least.
         point = better[np.argsort(-costs[better], kind="stable")]
         owner, group = owner[box[point]], group[box[point]]
         self.best[group], self.best_problem[group] = costs[point], owner
@@ -311,7 +311,7 @@ class _Search:
             points = points_of(low, high)
             few = points <= (FEW_POINTS if len(points) > FEW_BOXES else MOST_POINTS_OF_A_BOX)
             self.offer(owner[few], low[:, few], high[:, few])
-            # A box that has shrunk well is worth shrinking again before it is split.
+            # A box that has shrunk a lot is worth shrinking again before it is split.
             again = ~few & (points < 0.3 * before[kept])
             split = ~few & ~again
             parts = self._parts(owner[split], low[:, split], high[:, split], effect[:, split])
@@ -363,7 +363,7 @@ class _Search:
         bound = room / np.where(rises | falls, slopes, 1.0)
         shortest = np.where(falls, bound, -np.inf)[:-1].max(axis=0)
         tallest = np.where(rises, bound, np.inf)[:-1].min(axis=0)
-        # Away from what is poured now each ml has its price: J's plane rises faster there.
+        # Away from the present amounts each ml costs: J's plane is steeper there.
         per_ml, slack = self.of.ml_price[:, owner], room[-1] - self.of.change_price[:, owner]
         below, above = high < now, low > now
         to_tallest, to_shortest = by_j + np.where(below, -per_ml, per_ml), by_j + np.where(above, per_ml, -per_ml)
@@ -395,7 +395,7 @@ class _Box:
         self.least, self.most = of.values[search.pour, owner, low], of.values[search.pour, owner, high]
         self.middle = (self.least + self.most) / 2
         self.best = np.minimum(search.best[of.group[owner]], FAR)
-        # What its changes cost at the least no axis can be off besides.
+        # The least cost of its changes reduces what the axes may be off.
         self.reach = np.sqrt(np.maximum(self.best - cheapest, 0.0))
         self.low, self.high = (self.fixed + (self.gives * v).sum(axis=1) for v in (self.least, self.most))
         self.mid = (self.low + self.high) / 2
@@ -417,7 +417,7 @@ class _Box:
         goal = self.goal
         slopes = [self.under.slope, -self.over.slope]
         constants = [self.under.at - self.ml_high, self.ml_low - self.over.at]
-        # What ln(volume) counts for in J's bound.
+        # Coefficient of ln(volume) in J's bound.
         m = (np.log(self.ml_mid) - goal.volume) / goal.volume_step
         by_volume = 2 * goal.volume_weight * m / goal.volume_step
         cut = Plane(np.zeros_like(self.least), -by_volume * goal.volume - goal.volume_weight * m * m - self.best)

@@ -66,7 +66,7 @@ def _match_of(words: str, asides: tuple[str, ...], index: Index) -> Meant:
             others = tuple(match.slug for match in matches[1:] if match.tier <= Tier.HAS_WORDS)[:OTHERS_TOLD]
             loose = " ".join(telling.lower().split()) in _LOOSE
             return Meant(matches[0].slug, not loose, others, _loosely(telling, matches[0].name) if loose else "")
-    # Three letters begin too much: "pea syrup" is no peach syrup.
+    # Three letters begin too many names: "pea syrup" isn't peach syrup.
     beginnings = min((len(stem) for stem in stems(words)), default=0) > _SHORT_WORD
     unfit = {Tier.SAID_OF_IT} if beginnings else {Tier.SAID_OF_IT, Tier.BEGINS, Tier.HAS_BEGINNINGS}
     matches = [match for match in index.find(words) if match.tier not in unfit]

@@ -96,7 +96,7 @@ def _run_together(part: str) -> list[str]:
             continue
         first = next(iter(beginnings(" ".join(words[at:]))), None)
         before = _amount_first(" ".join(words[start:at]))
-        # A second telling of the same amount is no second pour.
+        # A repeated amount isn't a second pour.
         apart = before is not None and before[0].unit is not None and bool(stems(before[1]))
         if apart and first is not None and first[0].unit is not None and first[1]:
             parts.append(" ".join(words[start:at]))

@@ -231,7 +231,7 @@ def _in_glass(words: str, _: str, read: MethodRead) -> MethodRead:
 def _on_ice(words: str, _: str, read: MethodRead) -> MethodRead:
     if _UP.search(words):
         return replace(read, serve_ice="none")
-    # What is put in the tin is another matter than what is in the glass.
+    # What goes in the tin differs from what is in the glass.
     tin = _TIN.search(words)
     if tin:
         glass = _OUT_OF_IT.search(words, tin.end())

@@ -172,7 +172,7 @@ def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_st
             return False
         if job == "liqueur":
             return bool(ingredient.aroma) and ingredient.kind == "liqueur"
-        # Beside a liqueur's aroma, that of the spirit which makes up for its strength would give the glass away.
+        # Next to a liqueur, the aroma of the spirit that makes up for its strength would give the glass away.
         return not (ingredient.aroma and job == "base" and matter == "smell")
 
     def plain(ingredient: Ingredient) -> tuple[bool, int, int, str]:
@@ -237,7 +237,7 @@ def _shares(matter: Attribute, bottles: Mapping[str, Ingredient], steps: float) 
     if matter == "smell":
         liqueur = bottles["liqueur"].composition
         smell = _SMELL_SHARE * math.exp(SMELL_STEP * steps)
-        # The jug with less is brought to the strength of the one with more.
+        # The weaker jug is brought to the strength of the stronger one.
         abv = liqueur.abv * _SMELL_SHARE * math.exp(SMELL_STEP * SPAN_STEPS)
     else:
         up = math.exp(AXES[matter].step * steps)

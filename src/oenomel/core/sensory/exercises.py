@@ -132,7 +132,7 @@ def _swap(
         for difference in compared.axes
         if difference.axis != "abv" or max(difference.value, difference.parent) >= AXES["abv"].floor
     ]
-    # Of four swaps that move nothing three are let go: a guess is learnt from what can be tasted.
+    # Of four swaps without a noticeable effect three are skipped: only differences that can be tasted teach something.
     if not any(axis.tasted for axis in axes) and draw.random() < 0.75:
         return None
     asks = tuple(
@@ -213,7 +213,7 @@ def _correction(
     moves = []
     for index in _movable(riff):
         pour = riff.pours[index]
-        # A liqueur or a base that was chosen stays as it is; a juice or a syrup is poured by its own strength.
+        # A liqueur or a base that was chosen stays; a juice or a syrup is adjusted by its own strength.
         if pour.ingredient.slug == come.slug and pour.slot in ("base", "liqueur"):
             continue
         most = round(min(MOST_ML, MOST_OF_BASE * pour.volume_ml if pour.slot == "base" else MOST_ML) / GRID_ML)

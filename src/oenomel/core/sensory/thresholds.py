@@ -118,7 +118,7 @@ class Threshold:
 
     def _quantile(self, share: float) -> float:
         below = np.cumsum(self._of_places())
-        # Each place stands for the span around it: half of its chance lies below.
+        # Each grid point represents the interval around it: half of its probability lies below.
         return float(np.exp(np.interp(share, below - self._of_places() / 2, _log_places())))
 
 
@@ -163,7 +163,7 @@ def most_informative(known: Threshold, distances: Sequence[float]) -> int:
 def worth_going_on(known: Threshold, distances: Sequence[float]) -> bool:
     """Check whether six more triangles would reduce the uncertainty by a tenth, at the expected rate."""
     learnt = _unknown(known.chances) - float(_left_unknown(known.chances, np.asarray(distances, dtype=np.float64)).min())
-    # A doubt that shrinks to a part has so much less entropy as the logarithm of that part.
+    # Reducing the uncertainty by a factor reduces the entropy by the factor's logarithm.
     return 1 - math.exp(-ROUND * learnt) >= WORTH_LESS
 
 

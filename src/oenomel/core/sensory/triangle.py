@@ -79,7 +79,7 @@ def next_triangle(jugs: Jugs, known: Threshold, blends: BlendsLeft, draw: random
     if not pourable:
         raise DomainError("the jugs are empty: mix them again, or end the sitting here")
     best = pourable[most_informative(known, [pair.steps for pair, _ in pourable])][0].steps
-    # Near the best one distance teaches as much as another: then the one that leaves the jugs most alike is poured.
+    # Near the best distance others teach as much: the one that leaves the jugs most equal is poured.
     near = [entry for entry in pourable if abs(math.log(entry[0].steps / best)) <= AS_TELLING]
     distance, sides = max(near, key=lambda each: _least_left(jugs, each[0], blends))
     return Triangle(distance.steps, distance.less_parts, distance.more_parts, draw.choice(GLASSES), draw.choice(sides))

@@ -67,7 +67,7 @@ class Drink:
     serve: Serve = field(default_factory=Serve)
 
     def __post_init__(self) -> None:
-        # A lump is left to itself in the glass, and in a drink that is only built.
+        # A sugar cube is left undissolved in the glass, and in a drink that is only built.
         alone = self.method.technique in ("build", "none")
         if any(pour.unit == "piece" and pour.ingredient.kind == "sugar" for pour in self.pours):
             pours = (

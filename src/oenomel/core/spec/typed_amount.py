@@ -106,7 +106,7 @@ def _typed(amount: Said, words: str, default_unit: Unit, part_ml: float | None, 
         low, high = amount.ends
         return TypedAmount(spoken, kept if amount.by_eye else None, ends=(Measure(low, unit), Measure(high, unit)))
     if amount.unit is None and amount.by_fraction and unit == "ml" and amount.amount < MOST_LIKELY_OUNCES_ML:
-        # "Three quarters" are of what is shown; at the bar they are as likely of an ounce, and a guess would ruin the drink.
+        # "Three quarters" refers to the displayed unit, but may mean an ounce at the bar; a wrong guess would ruin the drink.
         return TypedAmount(spoken, words, (spoken, Measure(_checked_amount(amount.amount * ounce_ml), "ml")), "which")
     return TypedAmount(spoken, kept)
 
@@ -143,7 +143,7 @@ def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | Non
     for amount, rest in beginnings(words, "times"):
         wanted = stems(rest)
         others = [(index, pour) for index, pour in enumerate(pours) if index != own]
-        # A name that is said in full counts more than a part of one, which another pour may share.
+        # A complete name counts more than a part of one, which another pour may share.
         for exact in (True, False):
             for index, pour in others:
                 called = {stems(name) for name in (pour[0].name, *pour[0].also)}

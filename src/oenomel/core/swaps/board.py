@@ -123,7 +123,7 @@ class SwapRow:
     def reach(self) -> float:
         """Difficulty of getting the ingredient: low for soda, high for a bottle that few bars have."""
         ingredient = self.candidate.ingredient
-        # What a house made or bought itself is there.
+        # The bar's own ingredients count as available.
         rare = ingredient.rank - 1 if ingredient.origin == "catalogue" else 0
         return RARE_COSTS * rare + UNLIKE_COSTS * (ingredient.kind != self.replaced.kind)
 
@@ -223,7 +223,7 @@ class _Seat:
         self.conditions, self.correctors = conditions, correctors
         self.pour = drink.pours[index]
         self.variants: dict[str, Variant] = {}
-        # The edge, a garnish and a rinse are swapped as they are: they have no amount to choose.
+        # The rim, a garnish and a rinse are swapped without a choice of amount.
         self.can_move = index in that_can_move(drink)
         others = that_can_move(drink, [i for i in (usually_free(drink) if free is None else free) if i != index])
         chosen = sorted([*([index] if self.can_move else []), *others[: MOST_FREE - 1]])
@@ -246,7 +246,7 @@ class _Seat:
                 numbered = [variant.in_group(number) for number, variant in enumerate(variants)]
                 minima = guess(problems_of(numbered, self.aim, self.conditions))
                 likely[[start + row for row in places]] = minima.J
-                # The proof begins where the guess ended.
+                # The proof starts from the unproved result.
                 for index, variant, rungs in zip(places, variants, minima.rungs.T.tolist(), strict=True):
                     self.variants[some[index].key] = replace(variant, start=tuple(rungs))
         likely += [NO_BUBBLES_COST * candidate.loses_bubbles(self.pour) for candidate in candidates]
@@ -295,7 +295,7 @@ class _Seat:
     def _rebalanced(self, candidates: Sequence[Candidate], variants: Sequence[Variant], cuts: Floats) -> list[_Mended]:
         outcomes = self._searched(candidates, list(enumerate(variants)), cuts, ())
         if self.correctors:
-            # Nobody joins where less than his own price is left to mend.
+            # No corrector is added where less than its own cost could be gained.
             lacking = [index for index, mended in enumerate(outcomes) if mended.cost > LEAST_TO_JOIN]
             least = [min(mended.cost, cut) for mended, cut in zip(outcomes, cuts.tolist(), strict=True)]
             tried = self._searched(candidates, [(p, variants[p]) for p in lacking], np.array(least), self.correctors)

@@ -69,12 +69,12 @@ def answer(
     reached = own is not None and all(abs(residual.steps) <= JOIN_FROM_STEPS for residual in own.left if residual.axis in AXES)
     if joining and not reached:
         helped = rebalance(drink, aim, chosen, correctors_for(drink, larder), conditions, budget)
-        # Where none of them joins the two are the same drink, but only the second knows that they were asked.
+        # Without any of them the drink is the same, but only the second search knows that correctors were tried.
         if own is None or helped.costs.total <= own.costs.total + SAME_J:
             own = helped
     if own is None:
         raise NothingFree
-    # What can't be reached is said where correctors were asked too; short of that it is near enough, or asked of one pour only.
+    # An unreachable wish is reported only where correctors were tried; else it is near enough, or one pour only was asked for.
     return own.drink, own.left, own.notes if joining and not reached else ()
 
 

@@ -293,7 +293,7 @@ class _Question:
         below = math.floor(pour.volume_ml * QUIETER / grid + 1e-9) * grid
         volume = profile_of_made(self.present, self.conditions).volume_ml
         share = QUIETER * share_of_glass(self.present, self.verdict.loud, volume)
-        # What fills the gap has its water from the ice, so that the next step of the jigger may come nearer to the share.
+        # The filler takes water from the ice, so the jigger's next mark may be closer to the share.
         tried = [self._cut_to(places[0], ml, volume) for ml in (below, below + grid) if 0 <= ml < pour.volume_ml]
         answered, _ = min(tried, key=lambda each: abs(each[1] - share))
         name = pour.ingredient.said
@@ -366,7 +366,7 @@ class _Question:
         volume_ml: float | None = None,
         volume_counts: float = VOLUME_COUNTS,
     ) -> Answered:
-        # The first answer may take half of it, what follows half of the rest.
+        # The first proposal may use half of the budget, the next half of the rest.
         budget = self.budget.share(0.5)
         return answer(
             drink,
@@ -473,7 +473,7 @@ def _besides(own_ml: float, grown_ml: float) -> str:
     """Return the purpose of a change that moves no axis noticeably; ``grown_ml`` is the volume added by all of them together."""
     if abs(own_ml) < DROPS_ML:
         return "for the nose"
-    # What goes the other way than the rest together keeps the drink as large as it was.
+    # A change opposite to the others keeps the drink at its size.
     if abs(grown_ml - own_ml) > abs(grown_ml) + SIZE_TOLD_ML:
         return "keeps the size" if own_ml > 0 else "makes room"
     return "hardly to be told alone"

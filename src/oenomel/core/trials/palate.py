@@ -167,7 +167,7 @@ def learn(sheets: Sequence[Tasted], prior: Palate | None = None, tongue: OwnStep
                 raise OutOfRange("what was said of an axis", answer, -3, 3)
     if not tastings:
         return prior
-    # In his own steps the words mean what they mean to everyone; afterwards it is told in the usual ones again.
+    # In the taster's own steps the words mean the same as for everyone; the result is converted to usual steps again.
     own = np.array([tongue[name] for name in AXES])
     x = np.array([sheet.x for sheet in tastings]) / own
     felt = Palate(prior.mean / own, prior.covariance / np.outer(own, own))

@@ -198,7 +198,7 @@ def _summed_up(trials: Sequence[TrialAsMade], comparisons: Sequence[Comparison],
             words = "; ".join(f"{how} {' and '.join(names)}" for how, names in sure.items())
             rest = f"; {' and '.join(AXES[axis.axis].noun for axis in unsure)} can't be told apart" if unsure else ""
             result.append(f"{trial.name} is {words}{rest}")
-    # Only what moves an axis that differs can be behind the difference.
+    # Only a circumstance that moves a differing axis can explain the difference.
     besides = [circumstance.what for circumstance in circumstances if circumstance.axis]
     tail = f" {capital(listed(besides))} differed too, and could explain it." if besides else ""
     return f"{'. '.join(map(capital, result))}.{tail}"

@@ -63,7 +63,7 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
     middle = middle_of(drinks)
     centre = profile_of_made(middle, conditions)
     at: NDArray[np.float64] = np.array([steps_of(profile) for profile in served])
-    # The middle of the cloud is where most stand, whether or not the poured middle lands there to the drop.
+    # The centre is the median of the figures, even if the pourable median isn't exactly there.
     distances = np.abs(at - np.median(at, axis=0)).max(axis=1)
     usual = float(np.median(distances))
     outlying = (distances > OUTLIER_TIMES * usual) & (distances > OUTLIER_STEPS)

@@ -73,7 +73,7 @@ def _spoken_of(amount: TypedAmount) -> Sequence[Measure]:
 
 
 def _ml(spoken: Measure, typed: TypedEntry, spec: SpecFile, drink: Drink) -> float:
-    # Refuses what can't be poured of it.
+    # Raises for an amount that can't be poured.
     return to_ml(spoken.amount, spoken.unit, drink.pours[typed.pour].ingredient, spec.ounce_ml, spec.part_ml)
 
 

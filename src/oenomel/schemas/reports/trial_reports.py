@@ -310,7 +310,7 @@ def spec_cloud_report(cloud: SpecCloud, drinks: Sequence[Drink], specs: Sequence
     report = SpecCloudReport(points=points, middle=None, middle_figures=None, sentence=cloud.sentence)
     if cloud.middle is None:
         return report
-    # The middle is told in the words of the spec whose frame it has.
+    # The median is described in the units of the spec whose frame it has.
     frame = next(i for i, drink in enumerate(drinks) if (drink.method, drink.serve) == (cloud.middle.method, cloud.middle.serve))
     middle = with_pours_of(specs[frame][2], drinks[frame], cloud.middle)
     return report.model_copy(update={"middle": middle, "middle_figures": LevelsReport.model_validate(cloud.middle_served)})

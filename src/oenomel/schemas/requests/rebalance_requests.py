@@ -125,7 +125,7 @@ def target_from(
     if isinstance(entry, TypedTarget):
         return Target(**entry.model_dump())
     if isinstance(entry, FamilyTarget):
-        # What is without alcohol is brought to where such drinks of the family stand.
+        # A drink without alcohol is aimed at that branch of its family.
         home = typical_range_for(replace(drink, family=entry.family), profile_of_made(drink, conditions), homes)
         if home is None:
             raise RecordNotFound("home for the family", entry.family)

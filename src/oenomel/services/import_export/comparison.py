@@ -43,7 +43,7 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
     items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
     here_by_key = dict(zip(book, told_drinks(conn, list(book.values())), strict=True))
-    # What a house reads of its own file again is the same to the letter: only the rest is looked at closely.
+    # Entries of a bar's own file are equal to the letter: only the others need a closer comparison.
     same = {drink.id for drink in house.drinks if drink.id in here_by_key and _told_alike(drink, here_by_key[drink.id])}
     here = {key: DrinkEntry.model_validate(content) for key, content in here_by_key.items() if key not in same}
     items += [_same_drink(entry) if entry.id in same else _drink(entry, here.get(entry.id)) for entry in house.drinks]

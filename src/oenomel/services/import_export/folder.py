@@ -47,7 +47,7 @@ def export_house(conn: sqlite3.Connection, folder: Path) -> int:
     _check(folder)
     part, old = (folder.with_name(f".{folder.name}.{ending}") for ending in ("part", "old"))
     try:
-        # What an export that was cut off left: half of a new one, or the earlier one that it had put aside.
+        # Left by an interrupted export: half of a new one, or the earlier one that was put aside.
         shutil.rmtree(part, ignore_errors=True)
         if old.exists() and not folder.exists():
             old.rename(folder)

@@ -89,7 +89,7 @@ def latest_specs(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[tup
 
 def told_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict[str, Any]]:
     """Return some drinks as JSON objects of a house file."""
-    # What is read of all drinks at once is read once.
+    # Read for all drinks at once.
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
     wishes, listed = originals.wishes(conn), menu_entries.listed(conn)
     return [_drink(conn, drink_id, ids, wishes.get(drink_id), listed.get(drink_id)) for drink_id in drink_ids]

@@ -197,7 +197,7 @@ class _Intake:
         stored = self.prepared.trial(entry.id, number, self.larder) or stored_trial(trial, self.larder, location)
         parent = None
         if trial.parent is not None or number > 1:
-            # Who doesn't say is compared with the first.
+            # A trial without a parent is compared with the first.
             parent = self.trials.get((entry.id, trial.parent or 1))
             if parent is None and trial.parent is not None:
                 raise SpecError(f"{location}: parent", f"there is no trial {trial.parent} before it")

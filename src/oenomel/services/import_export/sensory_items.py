@@ -83,7 +83,7 @@ def _sitting(conn: sqlite3.Connection, record: SittingRecord) -> dict[str, Any]:
     }
     if record.ended_at is not None:
         fields["ended_at"] = record.ended_at
-    # One that still waits for its answer stays behind: its glasses don't travel.
+    # A triangle still waiting for its answer isn't exported: its glasses stay here.
     answered = [triangle for triangle in sensory.triangles_of(conn, record.id) if triangle.found is not None]
     return fields | {"triangles": [_triangle(triangle) for triangle in answered]}
 
