@@ -299,8 +299,9 @@ def _service() -> list[Row]:
 
 def _book() -> list[Row]:
     with large_book() as conn:
-        bare = _median_ms(lambda: conn.execute("SELECT count(*) FROM drink").fetchone(), 30)
-        return [Row(f"100,000 trials: {what}", 60, ms, "counting its drinks", bare) for what, ms in times(conn).items()]
+        # SQLite counts rows by the headers of its pages; reading each name is what a search can't do without.
+        names = _median_ms(lambda: conn.execute("SELECT count(*) FROM drink WHERE instr(lower(name), 'moonlight') > 0").fetchone(), 30)
+        return [Row(f"100,000 trials: {what}", 8, ms, "reading the names of its drinks", names) for what, ms in times(conn).items()]
 
 
 def _many() -> list[Row]:
