@@ -112,7 +112,7 @@ def test_the_book_counts_what_is_out_as_not_in_stock(state, empty_file, tmp_path
 def test_what_is_in_stock_counts_more_for_a_garnish_than_how_usual_it_is():
     sour = drink(("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
     usual = [each.garnish.what for each in suggested_garnishes(sour, catalogue().values())]
-    of = {each.said: slug for slug, each in catalogue().items()}
+    of = {each.in_sentence: slug for slug, each in catalogue().items()}
 
     def place_if_in_stock(what: str) -> int:
         return [each.garnish.what for each in suggested_garnishes(sour, catalogue().values(), {of[what]})].index(what)

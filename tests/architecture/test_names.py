@@ -8,15 +8,8 @@ import oenomel
 
 SOURCE = Path(oenomel.__file__).parent
 FILLER = frozenset({"told", "_told", "made", "found", "said", "held", "each", "place", "left", "lies", "stands"})
-MOST_VARIABLES = 54
+MOST_VARIABLES = 49
 """How many variables were still so called when this was counted last: lower it with each one that is renamed, never raise it."""
-
-KNOWN_FUNCTIONS = {
-    "said",  # an ingredient's name inside a sentence; a rule of the grammar of measures
-    "told",  # part of a report's JSON
-    "left",  # part of a report's JSON
-    "place",  # part of a report's JSON
-}
 
 
 def names() -> tuple[set[str], Counter[str], Counter[str]]:
@@ -37,7 +30,7 @@ def names() -> tuple[set[str], Counter[str], Counter[str]]:
 
 def test_no_new_name_says_nothing():
     functions, variables, classes = names()
-    assert functions <= KNOWN_FUNCTIONS
+    assert functions == set()
     assert sum(variables.values()) <= MOST_VARIABLES, variables.most_common()
     assert [name for name, count in classes.items() if count > 1] == []
 

@@ -11,7 +11,7 @@ from oenomel.core.wording import agreeing, capital, counted, listed, plural, sin
 
 # Kinds of noun, and the fruit, leaves and berries of the catalogue, which recipes count.
 NOUNS = ["drink", "mint leaf", "raspberry", "lime wedge", "coupe glass", "bunch", "box", "brush", "bitters", "egg white", "olive", "day"]
-PLANTS = [item.said for item in catalogue().values() if item.kind == "plant" and re.fullmatch("[a-z ]+[^s]", item.said)]
+PLANTS = [item.in_sentence for item in catalogue().values() if item.kind == "plant" and re.fullmatch("[a-z ]+[^s]", item.in_sentence)]
 
 
 @pytest.mark.parametrize("noun", NOUNS + PLANTS)

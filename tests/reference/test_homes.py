@@ -31,7 +31,7 @@ def poured(family: str, foam: bool, text: str) -> Drink:
 
 def test_open_standards_of_the_trade_lie_within_a_step_and_a_half_of_home():
     outside = {
-        text for family, foam, text in STANDARDS if forecast_of(poured(family, foam, text)).place.distance_steps > OUTSIDE_HOME_STEPS
+        text for family, foam, text in STANDARDS if forecast_of(poured(family, foam, text)).position.distance_steps > OUTSIDE_HOME_STEPS
     }
     assert outside == OUTSIDE.keys()
     assert len(STANDARDS) >= 40
@@ -68,5 +68,5 @@ BAD = {
 def test_deliberately_bad_drinks_lie_outside(name):
     family, text = BAD[name]
     forecast = forecast_of(poured(family, False, text))
-    assert forecast.place.words == "outside"
+    assert forecast.position.words == "outside"
     assert "outside-home" in {finding.code for finding in forecast.findings}

@@ -22,7 +22,7 @@ FOLDER = Path(__file__).parents[1] / "golden"
 WRITING = bool(os.environ.get("OENOMEL_WRITE_GOLDEN"))
 _HEAD = "== "
 LEAST_WORDS = 2
-NAMES = frozenset(name for each in catalogue().values() for name in (each.name, each.said))
+NAMES = frozenset(name for each in catalogue().values() for name in (each.name, each.in_sentence))
 _CLOCK = re.compile(r"\b\d{1,2}:\d\d\b")
 _OF_A_TEST = re.compile(r"TMP/test_[^/\s]+")
 _MONTHS = "January|February|March|April|May|June|July|August|September|October|November|December"

@@ -162,7 +162,9 @@ def today_of(drink: Drink) -> list[str]:
         found = todays_drink(forecast_of(drink), forecast_of(made_of(drink, {})), read)
         moves = "; ".join(f"{move.ingredient.name} {move.after_ml:g}, not {move.before_ml:g} ml" for move in found.moves)
         told.append(
-            f"citrus {acid} g, syrup {brix:.0f} °Bx: {found.words}. {moves + '.' if moves else ''} {found.left}".strip().replace("  ", " ")
+            f"citrus {acid} g, syrup {brix:.0f} °Bx: {found.words}. {moves + '.' if moves else ''} {found.remaining}".strip().replace(
+                "  ", " "
+            )
         )
     return told
 

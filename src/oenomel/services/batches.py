@@ -214,7 +214,7 @@ def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -
             older_ml=record.older_ml * share,
         )
         batches.change(conn, later)
-        added_in_words = ", ".join(f"{pour.volume_ml:g} ml of {pour.ingredient.said}" for pour in added)
+        added_in_words = ", ".join(f"{pour.volume_ml:g} ml of {pour.ingredient.in_sentence}" for pour in added)
         batches.note(conn, LogRecord(batch_id, "added", f"{added_in_words} added" + (f": {body.words}" if body.words else "")))
         return report_of(conn, batch_id)
 

@@ -102,7 +102,7 @@ def _drink(drink: ListedDrink, today: TodaysList, entry: OnTheList | None) -> Dr
         family=drink.written.family,
         fine=of.is_fine,
         words=of.words,
-        left=of.left,
+        left=of.remaining,
         axes=[
             AxisToday(
                 axis=name,

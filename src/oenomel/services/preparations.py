@@ -98,9 +98,8 @@ def add_preparation(conn: sqlite3.Connection, file: PreparationFile, conditions:
     with transaction(conn):
         slug = _called(conn, file.name)
         if slug and any(preparation.slug == slug for preparation in preparations.all_preparations(conn)):
-            raise RecordConflict(
-                f"there is a preparation that makes {ingredients.get(conn, slug).said} already: change that one, or give this another name"
-            )
+            name = ingredients.get(conn, slug).in_sentence
+            raise RecordConflict(f"there is a preparation that makes {name} already: change that one, or give this another name")
         outcome = prepared(_preparation(conn, file, slug or slug_for(file.name)))
         if not slug:
             slug = ingredients.add(conn, outcome.ingredient()).slug
@@ -170,7 +169,7 @@ def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> Adjus
     juice, like = ingredients.get(conn, body.juice), ingredients.get(conn, body.like)
     today = todays_lots(conn, [body.juice]).get(body.juice)
     has = today[1].ingredient if today else juice
-    adjustment = to_acid(has.composition, like.composition.acids, body.volume_ml, like.said)
+    adjustment = to_acid(has.composition, like.composition.acids, body.volume_ml, like.in_sentence)
     return AdjustmentReport(
         additions=[WeighedAdditionReport.model_validate(addition) for addition in adjustment.additions], words=adjustment.words
     )

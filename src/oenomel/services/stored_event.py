@@ -256,7 +256,7 @@ def _warnings(
     for record, lot in todays_lots(conn, slugs).values():
         hours = hours_since(record.made_at) + ahead_h
         if is_past_shelf_life(lot.ingredient, hours):
-            what, name = lot.ingredient.said, record.name
+            what, name = lot.ingredient.in_sentence, record.name
             faults.append(f"The {what} that is there ({name}) will be {hours:.0f} hours old by then: it is counted as gone.")
     return faults
 

@@ -32,6 +32,6 @@ def test_loudness_is_the_share_of_the_glass_and_nothing_that_smells_of_nothing_h
     orange = told["orange-liqueur-sweet"]
     assert (orange.before, orange.after, orange.words) == (pytest.approx(0.1), pytest.approx(1 / 15), "a third quieter")
     assert orange.steps == pytest.approx(-1.622, abs=1e-3)
-    assert [told[slug].told for slug in told] == [True, False]
+    assert [told[slug].is_noticeable for slug in told] == [True, False]
     bare = drink(("vodka", 60), SYRUP)
     assert loudness_between(bare, bare, 120, 130) == ()

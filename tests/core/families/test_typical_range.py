@@ -50,10 +50,10 @@ def test_distance_from_home_is_that_of_a_linear_programme(key):
 @pytest.mark.parametrize("school", [s for f in families().values() if f.has_home for s in f.schools], ids=lambda s: s.slug)
 def test_every_school_is_at_home_without_a_warning_and_on_the_field(school):
     forecast = forecast_of(school.drink)
-    assert forecast.place.words == "at home"
-    assert forecast.place.distance_steps == pytest.approx(0, abs=1e-9)
+    assert forecast.position.words == "at home"
+    assert forecast.position.distance_steps == pytest.approx(0, abs=1e-9)
     assert [f for f in forecast.findings if f.severity != "info"] == []
-    assert forecast.place.branch == (school.drink.form if school.drink.form in BRANCHES else "")
+    assert forecast.position.branch == (school.drink.form if school.drink.form in BRANCHES else "")
     outline = np.log(forecast.home.outline())
     point = np.log([forecast.served.sugar, forecast.served.acid])
     edges = np.roll(outline, -1, axis=0) - outline
@@ -62,23 +62,23 @@ def test_every_school_is_at_home_without_a_warning_and_on_the_field(school):
 
 
 def test_open_forms_have_no_home():
-    assert forecast_of(drink(RUM, family="open")).place is None
+    assert forecast_of(drink(RUM, family="open")).position is None
     assert not any(family == "open" for family, _ in standard_typical_ranges())
 
 
 def test_sweet_against_tart_is_level_within_a_step_of_the_middle(golden):
     # House reading (docs/model/families.md): how much further from the middle in sweetness than in acidity.
     golden([lean_words(n) for n in (-1.01, -1.0, 1.0, 1.01)])
-    tart, sweet = (forecast_of(drink(RUM, ("lime-juice", 22.5), ("simple-syrup-1-1", ml))).place for ml in (10, 40))
+    tart, sweet = (forecast_of(drink(RUM, ("lime-juice", 22.5), ("simple-syrup-1-1", ml))).position for ml in (10, 40))
     golden((tart.lean, sweet.lean))
-    twice = forecast_of(drink(RUM, LIME, ("simple-syrup-1-1", 22.5 * 1.17**2))).place
-    assert twice.lean_steps > forecast_of(drink(RUM, LIME, SYRUP)).place.lean_steps + 1
+    twice = forecast_of(drink(RUM, LIME, ("simple-syrup-1-1", 22.5 * 1.17**2))).position
+    assert twice.lean_steps > forecast_of(drink(RUM, LIME, SYRUP)).position.lean_steps + 1
 
 
 def test_what_is_in_the_glass_tells_which_branch_of_its_family_a_drink_belongs_to():
     # Common practice: a fizz without bubbles is long on juice where juice makes its length; without alcohol nothing is strong.
     def branch(*pours, family="fizz"):
-        return forecast_of(drink(*pours, family=family)).place.branch
+        return forecast_of(drink(*pours, family=family)).position.branch
 
     assert branch(RUM, ("orange-juice", 120)) == "long on juice"
     assert branch(RUM, ("orange-juice", 120), ("soda-water", 60, "topped")) == ""

@@ -52,14 +52,17 @@ def test_what_is_said_of_a_riff_is_true_and_blames_who_made_it(situation: str, g
     said: Comparison = compare(*SAID[situation])
     golden([said.headline.change, said.headline.effect, said.lean, said.bubbles, said.suggested_name])
     golden({axis.axis: axis.made_by for axis in said.axes if axis.made_by}, "made by")
-    golden([each.sentence for each in said.loudness if each.told], "loudness")
+    golden([each.sentence for each in said.loudness if each.is_noticeable], "loudness")
 
 
 def test_names_inside_a_sentence_keep_their_capital_only_where_they_are_called_after_something():
-    said = {slug: catalogue()[slug].said for slug in ("lemon-juice", "london-dry-gin", "old-style-sweetened-gin", "egg-white", "champagne")}
+    said = {
+        slug: catalogue()[slug].in_sentence
+        for slug in ("lemon-juice", "london-dry-gin", "old-style-sweetened-gin", "egg-white", "champagne")
+    }
     assert list(said.values()) == ["lemon juice", "London dry gin", "Old Tom gin", "egg white", "Champagne"]
     own = replace(catalogue()["lemon-juice"], name="Wren's Own bitters")
-    assert own.said == "Wren's Own bitters"
+    assert own.in_sentence == "Wren's Own bitters"
     assert isinstance(own, Ingredient)
 
 

@@ -30,7 +30,7 @@ def test_with_nothing_measured_every_drink_is_exactly_as_it_was_written(golden):
     found = today(SOUR)
     assert found.is_fine
     assert set(found.steps.values()) == {0.0}
-    golden((found.moves, found.left, found.words))
+    golden((found.moves, found.remaining, found.words))
 
 
 def test_a_weak_lime_wants_more_of_it_and_nothing_that_the_drink_is_known_by_moves():
@@ -80,7 +80,7 @@ def test_what_no_sour_and_no_sweet_can_mend_is_said(golden):
     found = today(spirits, weak)
     assert not found.is_fine
     assert found.moves == ()
-    golden(found.left)
+    golden(found.remaining)
 
 
 @pytest.mark.parametrize("acid", [4.6, 7.4])
@@ -98,7 +98,7 @@ def test_over_forty_specs_the_correction_never_makes_it_worse_and_every_sentence
                 float(AXES[axis].at(getattr(mended, axis)) - AXES[axis].at(getattr(found.written.served, axis))) ** 2 for axis in AXES
             )
             assert left <= off + 1e-9, made.name
-        assert not found.left or found.left.endswith(".")
+        assert not found.remaining or found.remaining.endswith(".")
 
 
 def test_the_headline_counts_and_what_drinks_share_is_told_once(golden):

@@ -34,7 +34,7 @@ def test_no_two_smell_alike_and_none_is_there_already():
 def test_what_is_at_hand_is_told_and_comes_earlier():
     made = drink(*SOUR)
     names = [each.garnish.what for each in suggested(made)]
-    slug = next(slug for slug, each in catalogue().items() if each.said == names[4])
+    slug = next(slug for slug, each in catalogue().items() if each.in_sentence == names[4])
     at_hand = suggested(made, {slug})
     assert [each.garnish.what for each in at_hand if each.in_stock] == [names[4]]
     assert [each.garnish.what for each in at_hand].index(names[4]) < 4

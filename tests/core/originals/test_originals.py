@@ -96,9 +96,9 @@ def test_a_thousand_originals_stand_at_home_keep_their_wish_and_repeat_nothing()
             spec = parse_spec(spec_as_poured(each.drink).model_dump_json())
             made = drink_from_spec(spec, catalogue())
             forecast = forecast_of(made)
-            assert forecast.place is not None
-            assert forecast.place.distance_steps <= 1, each.drink
-            assert abs(forecast.place.distance_steps - each.distance_steps) < 1e-9
+            assert forecast.position is not None
+            assert forecast.position.distance_steps <= 1, each.drink
+            assert abs(forecast.position.distance_steps - each.distance_steps) < 1e-9
             assert not [finding for finding in forecast.findings if finding.severity == "error"]
             poured = [pour for pour in made.pours if pour.stage not in ("rim", "garnish")]
             slugs = {pour.ingredient.slug for pour in poured}
@@ -220,7 +220,7 @@ def test_the_odd_one_is_named_with_its_measure():
     with_odd = [each for seed in range(2) for each in of(Criteria("sour", count=20, seed=seed)).originals if len(each.reasons) == 4]
     assert with_odd
     for each in with_odd:
-        odd = [pour for pour in each.drink.pours if capital(pour.ingredient.said) in each.reasons[1]]
+        odd = [pour for pour in each.drink.pours if capital(pour.ingredient.in_sentence) in each.reasons[1]]
         assert any(measure_of(pour) in each.reasons[1] for pour in odd), each.reasons
 
 

@@ -89,8 +89,8 @@ def test_a_garnish_echoes_something_that_is_seen_and_lies_over_every_egg():
 
 def test_what_sets_it_apart_names_every_part_that_came_and_went():
     for each in every():
-        slugs = {pour.ingredient.said for pour in each.drink.pours if pour.stage != "rim"}
-        of_book = {pour.ingredient.said for pour in BOOK[0].drink.pours}
+        slugs = {pour.ingredient.in_sentence for pour in each.drink.pours if pour.stage != "rim"}
+        of_book = {pour.ingredient.in_sentence for pour in BOOK[0].drink.pours}
         assert all(name in each.differs for name in (slugs ^ of_book))
         assert not re.search(r"(^|; )$|;;|  ", each.differs)
 

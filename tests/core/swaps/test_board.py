@@ -306,4 +306,4 @@ def test_a_row_tells_what_it_makes_louder_and_quieter():
     # Cola brings its own sugar, so that the honey goes; only what a nose could tell is told.
     told = rows(honeyed, 3)["cola"].loudness
     assert any(each.slug == "honey-syrup" and "quieter" in each.words for each in told)
-    assert all(each.told for each in told)
+    assert all(each.is_noticeable for each in told)

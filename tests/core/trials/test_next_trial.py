@@ -231,7 +231,7 @@ def test_one_thing_too_loud_has_two_thirds_of_its_share_and_the_drink_stays_as_l
         assert after == pytest.approx(before, rel=0.05)
         assert "to the nose" in " ".join(found.reasons).lower()
     quince = next(each for each in asked(Verdict(loud="orange-liqueur-dry"), DAISY)[1] if each.key == "quieter")
-    raised = [pour.ingredient.said for pour in quince.drink.pours if pour.volume_ml > _now(DAISY, pour.ingredient.slug)]
+    raised = [pour.ingredient.in_sentence for pour in quince.drink.pours if pour.volume_ml > _now(DAISY, pour.ingredient.slug)]
     assert all(name in " ".join(quince.reasons) for name in raised)
     # Nobody else is there to fill a gap: then nothing is said of it.
     alone = drink(("dry-vermouth", 90), family="open")

@@ -35,7 +35,7 @@ class Loudness:
     words: str
 
     @property
-    def told(self) -> bool:
+    def is_noticeable(self) -> bool:
         """True if the difference can be smelt."""
         return abs(self.steps) >= 1
 
@@ -65,7 +65,7 @@ def loudness_between(drink: Drink, parent: Drink, served_ml: float, parent_ml: f
 
 def _loudness(ingredient: Ingredient, before: float, after: float) -> Loudness:
     ratio = after / before
-    return Loudness(ingredient.slug, ingredient.said, before, after, math.log(ratio) / SMELL_STEP, louder_words(ratio))
+    return Loudness(ingredient.slug, ingredient.in_sentence, before, after, math.log(ratio) / SMELL_STEP, louder_words(ratio))
 
 
 def louder_words(ratio: float) -> str:

@@ -140,16 +140,16 @@ def change_words(before: Pour | None, after: Pour | None) -> str:
         assert alone is not None
         if alone.liquid_ml == 0 and not alone.dissolves_later:
             return ""
-        return f"{alone.ingredient.said} {'added' if after else 'left out'}"
+        return f"{alone.ingredient.in_sentence} {'added' if after else 'left out'}"
     if before.ingredient.composition != after.ingredient.composition and before.ingredient.slug == after.ingredient.slug:
-        return f"another lot of {after.ingredient.said}"
+        return f"another lot of {after.ingredient.in_sentence}"
     if before.ingredient.slug != after.ingredient.slug:
-        return f"{after.ingredient.said} for {before.ingredient.said}" if before.liquid_ml or after.liquid_ml else ""
+        return f"{after.ingredient.in_sentence} for {before.ingredient.in_sentence}" if before.liquid_ml or after.liquid_ml else ""
     if before.stage != after.stage and (before.liquid_ml or after.liquid_ml):
-        return f"{after.ingredient.said} {_STAGE_WORDS.get(after.stage, 'at the edge')}"
+        return f"{after.ingredient.in_sentence} {_STAGE_WORDS.get(after.stage, 'at the edge')}"
     if before.liquid_ml == after.liquid_ml:
         return ""
-    return f"{'more' if after.liquid_ml > before.liquid_ml else 'less'} {after.ingredient.said}"
+    return f"{'more' if after.liquid_ml > before.liquid_ml else 'less'} {after.ingredient.in_sentence}"
 
 
 def _brings(before: Pour | None, after: Pour | None) -> tuple[str, ...]:
@@ -162,9 +162,9 @@ def _cause(words: str, before: Pour | None, after: Pour | None) -> str:
     """Return a change's words after a "by"."""
     if after is None:
         assert before is not None
-        return f"leaving the {before.ingredient.said} out"
+        return f"leaving the {before.ingredient.in_sentence} out"
     if before is None or before.ingredient.slug != after.ingredient.slug:
-        return f"the {after.ingredient.said}"
+        return f"the {after.ingredient.in_sentence}"
     return words if before.stage == after.stage else f"pouring the {words}"
 
 

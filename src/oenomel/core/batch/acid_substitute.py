@@ -40,7 +40,7 @@ def stand_in(juice: Ingredient) -> Ingredient:
     )
     return Ingredient(
         slug=f"{_SLUG}{juice.slug}",
-        name=f"Acids for {juice.said}",
+        name=f"Acids for {juice.in_sentence}",
         kind="seasoning",
         composition=composition,
         slots=("sour",),

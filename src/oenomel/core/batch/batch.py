@@ -76,7 +76,7 @@ class BatchWish:
     stand_in: bool = False
 
     @property
-    def place(self) -> Cold:
+    def storage(self) -> Cold:
         """Place where the batch is stored."""
         return _PLACE_OF[self.service] if self.cold is None else self.cold
 
@@ -175,10 +175,10 @@ class Batch:
     def chilling(self) -> Chilling:
         """Time until the batch is cold where it is stored."""
         # A batch that would freeze is poured at its freezing point.
-        target = max(FREEZER_SERVE_C, self.freezing_c) if self.wish.place == "freezer" else COLD_ENOUGH_C
+        target = max(FREEZER_SERVE_C, self.freezing_c) if self.wish.storage == "freezer" else COLD_ENOUGH_C
         liquid_ml = min(self.total_ml, self.container_ml)
         heat = float(self.tin.heat_capacity_j_per_k) * liquid_ml / self.total_ml
-        return chilling(liquid_ml, heat, self.wish.place, MIXED_AT_C, target)
+        return chilling(liquid_ml, heat, self.wish.storage, MIXED_AT_C, target)
 
     @property
     def keeping(self) -> Keeping:
@@ -255,7 +255,7 @@ def _poured_c(drink: Drink, shares: list[Pour], single: Forecast, wish: BatchWis
     """Return the temperature of a batch when it is poured, [°C]: that of its place, but above its freezing point."""
     water_ml = 0.0 if wish.service == "shaken" else single.dilution.water_ml
     freezes = float(forecast_of(poured_serve(drink, shares, (), water_ml, "none")).path.tin.tin.freezing_c())
-    return max(PLACES[wish.place].poured_c, freezes)
+    return max(PLACES[wish.storage].poured_c, freezes)
 
 
 def _scale(wish: BatchWish, inside: tuple[tuple[int, Pour], ...], per_serve_ml: float) -> float:
@@ -322,7 +322,7 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
         what = listed(
             sorted(
                 {
-                    part_outside.pour.ingredient.said
+                    part_outside.pour.ingredient.in_sentence
                     for part_outside in batch.outside
                     if part_outside.why in ("egg", "foam", "cream", "herbs")
                 }
@@ -332,7 +332,7 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
     notes += [part_outside.words for part_outside in batch.outside]
     notes.append(f"Water: {batch.water.words}")
     notes += _cold_notes(batch)
-    if wish.place != "room":
+    if wish.storage != "room":
         notes.append(batch.chilling.words)
     keeping = batch.keeping
     notes.append(keeping.words)
@@ -348,10 +348,10 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
 
 
 def _cold_notes(batch: Batch) -> list[str]:
-    freezes, cold_place = batch.freezing_c, PLACES[batch.wish.place]
+    freezes, cold_place = batch.freezing_c, PLACES[batch.wish.storage]
     temperature = f"{freezes:.0f} °C".replace("-", "−")
     around = f"{cold_place.celsius:.0f} °C".replace("-", "−")
-    if batch.wish.place != "freezer":
+    if batch.wish.storage != "freezer":
         warmer = batch.serve.temperatures.glass - batch.single.temperatures.glass
         if batch.wish.service != "chilled" or warmer < WARMER_K:
             return []

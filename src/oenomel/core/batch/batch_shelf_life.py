@@ -23,7 +23,7 @@ def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
     """Estimate the shelf life of a batch in the cold, from its ingredients and its strength in % v/v."""
     juices = [part for part in parts if is_of_the_day(part)]
     if juices:
-        result = list(dict.fromkeys(juice.said for juice in juices))
+        result = list(dict.fromkeys(juice.in_sentence for juice in juices))
         they = "is the day's, and tastes" if len(result) == 1 else "are the day's, and taste"
         return Keeping(HALF_DAY_H, True, f"For today: {listed(result)} {they} flat tomorrow.")
     lasting = [(shelf_life_h(ingredient) or 24 * BATCH_MOST_DAYS, ingredient) for ingredient in parts]
@@ -35,4 +35,4 @@ def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
     days = hours / 24
     if shortest is None or hours >= 24 * BATCH_MOST_DAYS:
         return Keeping(24 * BATCH_MOST_DAYS, False, "About three months, cold and closed: nothing in it turns soon. A nose overrides it.")
-    return Keeping(hours, False, f"About {days:.0f} days, cold, as {shortest.said} does. A nose overrides it.")
+    return Keeping(hours, False, f"About {days:.0f} days, cold, as {shortest.in_sentence} does. A nose overrides it.")

@@ -97,7 +97,7 @@ def _why_out(pour: Pour) -> Why | None:
 
 def _words(pour: Pour, why: Why, *, shaken: bool) -> str:
     """Describe what is done with a pour at each serve."""
-    amount, name = pour_words(pour), pour.ingredient.said
+    amount, name = pour_words(pour), pour.ingredient.in_sentence
     tin = "to the tin with each serve" if shaken else "to each serve and shake it"
     return {
         "egg": f"Egg never waits in a bottle: add {amount} {tin}, without ice first.",

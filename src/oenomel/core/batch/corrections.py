@@ -205,10 +205,10 @@ def _words(axis: Axis, additions: Sequence[CorrectionPour], half: float, moves: 
     side = [in_words(moves[name], AXES[name]) for name in tasted(moves) if name != axis.name]
     besides = f" It is then {listed(side)} too." if side else ""
     additions_in_words = listed(
-        [f"{amount_told(addition.ingredient, addition.ml)} of {addition.ingredient.said}" for addition in additions]
+        [f"{amount_told(addition.ingredient, addition.ml)} of {addition.ingredient.in_sentence}" for addition in additions]
     )
     if len(additions) == 1:
-        name = additions[0].ingredient.said
+        name = additions[0].ingredient.in_sentence
         amount = amount_told(additions[0].ingredient, additions[0].ml)
         return f"{half:.0f} ml of {name} is half a step in this bottle, just enough to tell: add {amount}.{besides}"
     what = {"sugar": "Sugar", "acid": "Acid"}[axis.name]

@@ -42,7 +42,7 @@ class PourLine:
     @property
     def words(self) -> str:
         """The line as a sentence."""
-        return f"{amount_told(self.ingredient, self.ml)} of {self.ingredient.said}{f': {self.how}' if self.how else ''}."
+        return f"{amount_told(self.ingredient, self.ml)} of {self.ingredient.in_sentence}{f': {self.how}' if self.how else ''}."
 
     @property
     def brings(self) -> Literal["abv", "sugar", "acid", "water", "other"]:

@@ -122,10 +122,10 @@ def _large_and_watery(case: Case) -> Iterator[Finding]:
         return
     index, pour = juice
     citrus = any(aromas()[tag].group == "citrus" for tag in pour.ingredient.aroma)
-    advice = f"half of the {pour.ingredient.said}" + (", and a zest for the aroma" if citrus else "")
+    advice = f"half of the {pour.ingredient.in_sentence}" + (", and a zest for the aroma" if citrus else "")
     message = f"{what} large and watery, {case.served.volume_ml:.0f} ml. Try {advice}."
     halved = Edit("pour", {"amount": max(GRID_ML, round(pour.volume_ml / 2 / GRID_ML) * GRID_ML), "unit": "ml"}, index)
-    yield Finding("large-and-watery", "warning", message, (Fix(f"Halve the {pour.ingredient.said}", (halved,)),), index)
+    yield Finding("large-and-watery", "warning", message, (Fix(f"Halve the {pour.ingredient.in_sentence}", (halved,)),), index)
 
 
 def _colour_lost(case: Case) -> Iterator[Finding]:

@@ -140,7 +140,7 @@ def _flammable(case: Case) -> Iterator[Finding]:
 
 
 def _keeps(case: Case) -> Iterator[Finding]:
-    fresh = [p.ingredient.said for _, p in case.poured if is_of_the_day(p.ingredient)]
+    fresh = [p.ingredient.in_sentence for _, p in case.poured if is_of_the_day(p.ingredient)]
     if fresh:
         juices = listed(list(dict.fromkeys(fresh)))
         yield Finding("press-today", "info", f"Press {juices} today: yesterday's juice tastes flat and sours differently.")

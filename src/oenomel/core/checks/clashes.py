@@ -163,7 +163,7 @@ def _clashes(case: Case) -> Iterator[Finding]:
         if clash_counts[clash.code]:
             continue
         clash_counts[clash.code] += 1
-        yield Finding(clash.code, clash.severity, f"{capital(listed([ingredient.said for ingredient in who]))}: {clash.why}.")
+        yield Finding(clash.code, clash.severity, f"{capital(listed([ingredient.in_sentence for ingredient in who]))}: {clash.why}.")
 
 
 def _hot_without_alcohol(case: Case) -> Iterator[Finding]:

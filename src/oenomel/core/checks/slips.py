@@ -65,7 +65,7 @@ def _slips(case: Case) -> Iterator[Finding]:
         if index in times and _stands_out(pour, times[index], size):
             yield _slip(index, pour, _usual_ml(pour, usual) * size)
         elif index in times and _for_a_barspoon(pour, times[index], size):
-            name, ounces = pour.ingredient.said, _ounces(pour)
+            name, ounces = pour.ingredient.in_sentence, _ounces(pour)
             usually, words, change = BY_DASHES if pour.ingredient.kind == "bitters" else BY_BARSPOON
             message = f"{capital(ounces)} of {name}, where {usually} usual: it looks like a slip between two measures."
             mend = Fix(words, (Edit("pour", change, index),))
@@ -107,7 +107,7 @@ def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
     likely = min(measures, key=lambda unit: max(amount * _ML_PER_UNIT[unit] / usual_ml, usual_ml / (amount * _ML_PER_UNIT[unit])))
     near = amount * _ML_PER_UNIT[likely] / usual_ml
     meant = likely != unit and unit == pour.unit and 1 / SLIP_TIMES < near < SLIP_TIMES
-    name = pour.ingredient.said
+    name = pour.ingredient.in_sentence
     question = f" Was it meant in {likely}?" if meant else ""
     mends = (Fix(f"Make it {amount:.4g} {likely}", (Edit("pour", {"unit": likely}, index),)),) if meant else ()
     size = "much" if pour.volume_ml > usual_ml else "little"

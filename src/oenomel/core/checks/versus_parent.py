@@ -34,7 +34,7 @@ def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile, changes
         return
     word = AXES["sugar"].word(steps)
     message = (
-        f"{new.ingredient.name} makes it {word} than {old.ingredient.said} did: {_sugar_of(new, old)} of sugar "
+        f"{new.ingredient.name} makes it {word} than {old.ingredient.in_sentence} did: {_sugar_of(new, old)} of sugar "
         f"in place of {_sugar_of(old, new)}."
     )
     yield Finding("swap-changes-sweetness", "warning", message, _syrup(drink, new, old))
@@ -76,7 +76,7 @@ def _syrup(drink: Drink, new: Pour, old: Pour) -> tuple[Fix, ...]:
             return ()
         sign = "more" if millilitres > 0 else "less"
         edit = Edit("pour", {"amount": amount, "unit": "ml"}, index)
-        return (Fix(f"{abs(amount - pour.volume_ml):g} ml {sign} of {pour.ingredient.said}", (edit,)),)
+        return (Fix(f"{abs(amount - pour.volume_ml):g} ml {sign} of {pour.ingredient.in_sentence}", (edit,)),)
     if millilitres <= 0:
         return ()
     added = {"ingredient": "simple-syrup-1-1", "amount": millilitres, "unit": "ml", "slot": "sweet", "stage": "mixed"}

@@ -206,7 +206,7 @@ def _garnish(evening: Sequence[ForTheEvening]) -> list[Purchase]:
             plant = pour.ingredient.kind == "plant" and pour.unit in ("piece", "leaf")
             if (plant or pour.stage == "garnish") and garnish_of_fruit(pour.ingredient.name) is None:
                 many = math.ceil((pour.amount or 1) * planned_drink.poured)
-                name = counted_noun(pour, 2) if plant else pour.ingredient.said
+                name = counted_noun(pour, 2) if plant else pour.ingredient.in_sentence
                 counts[name] = counts.get(name, 0) + many
     return [
         Purchase(f"garnish: {name}", name[:1].upper() + name[1:], "shop", "garnish", str(many), "one a serve", pieces=many)

@@ -98,7 +98,7 @@ def tasks_for(drinks: Sequence[EveningDrink], making: Sequence[ToMake], bought: 
 
 def _make(preparation: ToMake) -> Task:
     why = "It has to cool before it is poured; hot sugar burns." if preparation.is_hot else ""
-    words = f"Make {preparation.ml:.0f} ml of {preparation.ingredient.said}"
+    words = f"Make {preparation.ml:.0f} ml of {preparation.ingredient.in_sentence}"
     return Task(
         f"make: {preparation.ingredient.slug}", words, preparation.minutes, preparation.waits, about=preparation.ingredient.name, why=why
     )
@@ -154,15 +154,15 @@ def _drink(drink: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
     yield Task(f"taste: {key}", f"Taste {name} over ice, correct it, then the last of the water", 5, needs=(f"mix: {key}",), about=name)
     cold = batch.chilling
     where = {"fridge": "into the fridge", "freezer": "into the freezer", "ice bath": "into ice water", "room": "onto the shelf"}
-    storage = where[batch.wish.place]
-    waits = 0.0 if batch.wish.service == "shaken" or batch.wish.place == "room" else 15 * math.ceil(cold.minutes / 15)
+    storage = where[batch.wish.storage]
+    waits = 0.0 if batch.wish.service == "shaken" or batch.wish.storage == "room" else 15 * math.ceil(cold.minutes / 15)
     why = f"About {span_words(waits)} until it is cold." if waits else ""
     words = f"Bottle {name}, label it, {storage}"
     yield Task(f"cold: {key}", words, 4 + 2 * litres, waits, needs=(f"taste: {key}",), about=name, why=why)
 
 
 def _cold(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
-    bubbles = list(dict.fromkeys(p.ingredient.said for drink in drinks for p in drink.of.drink.pours if p.ingredient.is_sparkling))
+    bubbles = list(dict.fromkeys(p.ingredient.in_sentence for drink in drinks for p in drink.of.drink.pours if p.ingredient.is_sparkling))
     if bubbles:
         yield Task("bubbles", f"Put {', '.join(bubbles)} into the fridge", 3, BUBBLES_CHILL_MIN, why="Warm bubbles foam over.")
 
@@ -174,7 +174,7 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
         glass = drink.of.drink.serve.glass
         if not glass or drink.of.poured == 0:
             continue
-        rims = [pour.ingredient.said for pour in drink.of.drink.pours if pour.stage == "rim"]
+        rims = [pour.ingredient.in_sentence for pour in drink.of.drink.pours if pour.stage == "rim"]
         if rims:
             words = f"Edge {counted(drink.of.poured, glass)} with {rims[0]}"
             key = f"edge: {drink.known_by}"

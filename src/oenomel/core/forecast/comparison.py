@@ -138,7 +138,7 @@ def compare(
         differences,
         changes,
         loudness_between(drink, parent, present.served.volume_ml, before.served.volume_ml),
-        _lean(present.place, before.place),
+        _lean(present.position, before.position),
         _bubbles(present.co2, before.co2),
         beside,
         unseen,
@@ -239,9 +239,9 @@ def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) ->
     both = [(parent.pours[before], pour) for before, pour in zip(pairs, drink.pours, strict=True) if before is not None]
     for before, pour in both:
         if before.ingredient.name != pour.ingredient.name:
-            return f"{pour.ingredient.name} for {before.ingredient.said}"
+            return f"{pour.ingredient.name} for {before.ingredient.in_sentence}"
     for before, pour in both:
-        name = pour.ingredient.said
+        name = pour.ingredient.in_sentence
         if before.unit != pour.unit:
             return f"Another measure of {name}"
         if before.volume_ml != pour.volume_ml:
@@ -249,7 +249,7 @@ def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) ->
     came = next((pour for before, pour in zip(pairs, drink.pours, strict=True) if before is None), None)
     went = next((pour for index, pour in enumerate(parent.pours) if index not in pairs), None)
     if came or went:
-        return f"With {came.ingredient.said}" if came else f"Without {went.ingredient.said}" if went else ""
+        return f"With {came.ingredient.in_sentence}" if came else f"Without {went.ingredient.in_sentence}" if went else ""
     return "Made another way" if drink.method != parent.method else "As it stands"
 
 

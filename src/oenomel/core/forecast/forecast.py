@@ -126,7 +126,7 @@ class Forecast:
         return edge_sip(self.drink, self.served.sugar)
 
     @property
-    def place(self) -> Place | None:
+    def position(self) -> Place | None:
         """The drink's place in its family; None for an open form, which has no typical range."""
         if self.home is None:
             return None

@@ -56,7 +56,7 @@ def _sip(drink: Drink, index: int, pour: Pour, sugar: float) -> EdgeSip:
         how = in_words(float(steps_between(with_it, sugar, AXES["sugar"])), AXES["sugar"])
         words = f"{over} a sip takes about {grams:.1f} g of sugar along: {how}."
         return EdgeSip(index, grams, "sugar", with_it, words)
-    if told_salt or "salt" in pour.ingredient.said.lower():
+    if told_salt or "salt" in pour.ingredient.in_sentence.lower():
         words = f"{over} a sip takes about {grams:.1f} g of salt along: less bitter, less sharp."
         return EdgeSip(index, grams, "salt", sugar, words)
-    return EdgeSip(index, grams, "", sugar, f"{over} a sip takes some {pour.ingredient.said} along.")
+    return EdgeSip(index, grams, "", sugar, f"{over} a sip takes some {pour.ingredient.in_sentence} along.")

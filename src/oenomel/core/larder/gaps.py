@@ -51,7 +51,7 @@ def set_right(ingredient: Ingredient, corrections: Mapping[str, float], source: 
     sugar = corrections.get("sugar")
     if sugar is not None and ingredient.kind in ("juice", "wine", "sparkling", "water") and sugar > 30:
         raise DomainError(
-            f"{sugar:g} g of sugar in 100 ml of {ingredient.said} is a syrup's: is that another unit? A refractometer shows °Bx"
+            f"{sugar:g} g of sugar in 100 ml of {ingredient.in_sentence} is a syrup's: is that another unit? A refractometer shows °Bx"
         )
     for name, value in corrections.items():
         if name == "sugar":

@@ -118,7 +118,7 @@ class Ingredient:
     lot_hours: float | None = None
 
     @property
-    def said(self) -> str:
+    def in_sentence(self) -> str:
         """Its name inside a sentence: "lemon juice", but "London dry gin" and other proper names."""
         first, *rest = self.name.split() or [""]
         proper = first in _PROPER or first[1:] != first[1:].lower() or any(word[0].isupper() for word in rest)

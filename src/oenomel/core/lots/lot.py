@@ -188,7 +188,7 @@ def old_lot_words(ingredient: Ingredient, hours: float) -> str:
 
 
 def _check(reading: LotReading, ingredient: Ingredient) -> None:
-    kind, value, name = READABLE[reading.what], reading.value, ingredient.said
+    kind, value, name = READABLE[reading.what], reading.value, ingredient.in_sentence
     if reading.sd is not None and not (math.isfinite(reading.sd) and _FINEST_SD <= reading.sd <= max(1.0, abs(value))):
         raise ImpossibleMeasurement(
             f"a reading of {value:g} that may be off by {reading.sd:g} tells nothing: give how far the device is off"
@@ -295,8 +295,8 @@ def _sugar(ingredient: Ingredient, read: Mapping[ReadingName, _Found], abv: _Fou
     sd = math.sqrt(1 / sum(weights) + acid.sd**2 + rest_sd**2)
     if sugar < -IMPOSSIBLE_SDS * sd:
         raise ImpossibleMeasurement(
-            f"only {dissolved:.1f} g would be dissolved in 100 ml of {ingredient.said}, less than its acid alone ({acid.value:.1f} g): "
-            "titrate it, or read it again"
+            f"only {dissolved:.1f} g would be dissolved in 100 ml of {ingredient.in_sentence}, "
+            f"less than its acid alone ({acid.value:.1f} g): titrate it, or read it again"
         )
     if sugar < sd and "acid" not in read and acid.value > 1:
         notes.append("Most of what is dissolved here is acid: titrate it, and this reading tells the sugar.")
@@ -418,6 +418,6 @@ def _far_off(ingredient: Ingredient, estimate: Estimate) -> str:
     unit = "% ABV" if estimate.figure == "abv" else "g/100 ml"
     noun = "strength" if estimate.figure == "abv" else estimate.figure
     return (
-        f"{estimate.measured:.3g} {unit} of {noun} is far from what {ingredient.said} usually has ({estimate.prior:.3g}): "
+        f"{estimate.measured:.3g} {unit} of {noun} is far from what {ingredient.in_sentence} usually has ({estimate.prior:.3g}): "
         "read it again, or is it another bottle?"
     )

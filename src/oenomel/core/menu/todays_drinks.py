@@ -59,7 +59,7 @@ class TodaysDrink:
         return () if self.instead is None else self.instead.moves
 
     @cached_property
-    def left(self) -> str:
+    def remaining(self) -> str:
         """Difference that remains after the correction, or without one; empty where nobody could taste it."""
         if self.is_fine:
             return ""

@@ -64,12 +64,12 @@ def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) 
     amount = amount_words(pour, measures, share)
     if pour.unit in ("piece", "leaf") and amount:
         return counted_words(pour, _in_its_unit(pour, share) or 0.0)
-    return f"{amount} of {pour.ingredient.said}" if amount else pour.ingredient.said
+    return f"{amount} of {pour.ingredient.in_sentence}" if amount else pour.ingredient.in_sentence
 
 
 def counted_noun(pour: Pour, count: float) -> str:
     """Return the noun that is counted: "mint leaves", "sugar cube"."""
-    noun = singular(pour.ingredient.said)
+    noun = singular(pour.ingredient.in_sentence)
     if pour.unit == "leaf" and "leaf" not in noun:
         noun = f"{noun} leaf"
     return noun if count <= 1 else plural(noun)

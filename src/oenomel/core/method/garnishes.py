@@ -48,12 +48,12 @@ def suggested_garnishes(drink: Drink, larder: Iterable[Ingredient], in_stock: Co
         if len(suggestions) >= MOST_SUGGESTED:
             break
         # Two garnishes with the same aroma are no choice.
-        if ingredient.said.lower() in already or _main(ingredient) in seen or ingredient.slug in {pour.slug for pour in pours}:
+        if ingredient.in_sentence.lower() in already or _main(ingredient) in seen or ingredient.slug in {pour.slug for pour in pours}:
             continue
         seen.add(_main(ingredient))
         suggestions.append(
             SuggestedGarnish(
-                Garnish(ingredient.said, _how(ingredient, drink), _why(ingredient, pours), _instead(ingredient, offered)),
+                Garnish(ingredient.in_sentence, _how(ingredient, drink), _why(ingredient, pours), _instead(ingredient, offered)),
                 ingredient.slug in in_stock,
             )
         )
@@ -72,18 +72,18 @@ def _main(ingredient: Ingredient) -> str:
 
 
 def _why(garnish: Ingredient, pours: list[Ingredient]) -> str:
-    echoed = [pour.said for pour in pours if pour.aroma.get(_main(garnish), 0) >= _LOUD]
+    echoed = [pour.in_sentence for pour in pours if pour.aroma.get(_main(garnish), 0) >= _LOUD]
     if echoed:
         return f"echoes the {listed(echoed[:2])}"
     kin = max(pours, key=lambda pour: kinship(garnish, [pour]) or 0.0, default=None)
-    return f"kin to the {kin.said}" if kin else "for the nose"
+    return f"kin to the {kin.in_sentence}" if kin else "for the nose"
 
 
 def _how(garnish: Ingredient, drink: Drink) -> str:
     if PEEL.search(garnish.name):
         return "expressed and thrown away"
     foams = any(pour.ingredient.foam == "firm" for pour in drink.pours)
-    return "on the foam" if foams and garnish.kind == "plant" and "leaf" in garnish.said else ""
+    return "on the foam" if foams and garnish.kind == "plant" and "leaf" in garnish.in_sentence else ""
 
 
 def _instead(garnish: Ingredient, offered: list[Ingredient]) -> str:
@@ -91,12 +91,12 @@ def _instead(garnish: Ingredient, offered: list[Ingredient]) -> str:
     alike = max(
         (ingredient for ingredient in offered if ingredient.slug != garnish.slug), key=lambda each: likeness(garnish, each), default=None
     )
-    return alike.said if alike and likeness(garnish, alike) >= _ALIKE else ""
+    return alike.in_sentence if alike and likeness(garnish, alike) >= _ALIKE else ""
 
 
 def _slices(pours: list[Ingredient], offered: list[Ingredient], already: Collection[str]) -> Iterable[SuggestedGarnish]:
     mains = {_main(ingredient) for ingredient in offered}
     for fruit in _SLICED:
-        echoed = [pour.said for pour in pours if pour.aroma.get(fruit, 0) >= _LOUD]
+        echoed = [pour.in_sentence for pour in pours if pour.aroma.get(fruit, 0) >= _LOUD]
         if echoed and fruit not in mains and f"thin slice of {fruit}" not in already:
             yield SuggestedGarnish(Garnish(f"thin slice of {fruit}", "on the edge", f"echoes the {listed(echoed[:2])}"), False)

@@ -41,7 +41,7 @@ def into_the_vessel(making: Making) -> Iterator[Step]:
             yield from _soaked(making, index, pour, bitters)
         elif not (soaks and pour.ingredient.kind == "bitters"):
             yield _poured(making, index, pour, has_juice)
-    fruit = [pour.ingredient.said for _, pour in pours if _decides(pour, pressed(making))]
+    fruit = [pour.ingredient.in_sentence for _, pour in pours if _decides(pour, pressed(making))]
     if fruit and not any("raw egg" in pour.ingredient.cautions for _, pour in pours):
         yield Step("taste: tin", "taste", f"Taste a drop before the ice, and correct: {listed(fruit)} can be sharp or sweet.")
 
@@ -106,7 +106,7 @@ def _poured(making: Making, index: int, pour: Pour, has_juice: bool) -> Step:
 
 def _handled(making: Making, pour: Pour, has_juice: bool) -> tuple[str, str] | None:
     """Return how a pour is handled that isn't simply poured, and how far or why; None for one that is."""
-    what, vessel, name = making.of(pour), making.vessel, pour.ingredient.said
+    what, vessel, name = making.of(pour), making.vessel, pour.ingredient.in_sentence
     if pour.ingredient.kind == "plant" and PEEL.search(name):
         return f"Put {what} into the {vessel}.", "Its oil goes in too."
     if _is_leaf(pour):
@@ -147,16 +147,16 @@ def _decides(pour: Pour, juices: list[str]) -> bool:
     """Check whether a pour is fruit too variable to measure: muddled fruit, and juice other than citrus."""
     if pour.ingredient.kind == "plant":
         return is_pressed(pour) and not _is_leaf(pour) and pour.volume_ml > 0
-    return pour.ingredient.kind == "juice" and not any(fruit in pour.ingredient.said.lower() for fruit in juices)
+    return pour.ingredient.kind == "juice" and not any(fruit in pour.ingredient.in_sentence.lower() for fruit in juices)
 
 
 def is_pressed(pour: Pour) -> bool:
     """Check whether a pour is fruit or leaves to be muddled, not something made from plants."""
-    return pour.ingredient.kind == "plant" and pour.unit in ("piece", "leaf", "g") and not PEEL.search(pour.ingredient.said)
+    return pour.ingredient.kind == "plant" and pour.unit in ("piece", "leaf", "g") and not PEEL.search(pour.ingredient.in_sentence)
 
 
 def _is_leaf(pour: Pour) -> bool:
-    return pour.ingredient.kind == "plant" and (pour.unit == "leaf" or "leaf" in pour.ingredient.said)
+    return pour.ingredient.kind == "plant" and (pour.unit == "leaf" or "leaf" in pour.ingredient.in_sentence)
 
 
 def _dry_shaken(does: str, seconds: float) -> Step:

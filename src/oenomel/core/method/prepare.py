@@ -41,7 +41,7 @@ def prepared(making: Making) -> Iterator[Step]:
 
 def pressed(making: Making) -> list[str]:
     """Return the fruit that is pressed for the drink, each once."""
-    fruit = (match[1] for p in making.drink.pours if p.ingredient.kind == "juice" and (match := _CITRUS.search(p.ingredient.said)))
+    fruit = (match[1] for p in making.drink.pours if p.ingredient.kind == "juice" and (match := _CITRUS.search(p.ingredient.in_sentence)))
     return list(dict.fromkeys(name.lower() for name in fruit))
 
 
@@ -55,7 +55,7 @@ def _cut(making: Making) -> Iterator[Step]:
     """Yield the steps of cutting zest and wheels, before the fruit is juiced."""
     fruit = pressed(making)
     named = [garnish.what for garnish in making.drink.serve.garnish]
-    named += [pour.ingredient.said for pour in making.drink.pours if pour.stage == "garnish"]
+    named += [pour.ingredient.in_sentence for pour in making.drink.pours if pour.stage == "garnish"]
     for what in named:
         if not _CUT.search(what):
             continue
@@ -86,7 +86,7 @@ def _edge(making: Making, index: int, pour: Pour) -> Iterator[Step]:
     yield Step(
         f"wet: {pour.ingredient.slug}", "prepare", f"Wet {where} with {with_what}{tail}.", "The outside only: what is inside falls in."
     )
-    words = f"Dip it in {pour.ingredient.said} and tap off the excess."
+    words = f"Dip it in {pour.ingredient.in_sentence} and tap off the excess."
     sign = "" if making.drink.serve.ice == "none" else "Before any ice is in the glass."
     yield Step(f"edge: {pour.ingredient.slug}", "prepare", words, sign, index)
 
@@ -106,7 +106,7 @@ def _wetted_with(making: Making, own: str, fruit: list[str]) -> tuple[str, str]:
 
 
 def _egg(index: int, pour: Pour) -> Step:
-    slug, name = pour.ingredient.slug, pour.ingredient.said
+    slug, name = pour.ingredient.slug, pour.ingredient.in_sentence
     key, sign = f"egg: {slug}", "A broken yolk or a bit of shell then costs nothing."
     if "white" in slug:
         many = pour.unit == "piece" and (pour.amount or 1) > 1

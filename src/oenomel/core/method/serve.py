@@ -72,17 +72,17 @@ def finished(making: Making) -> Iterator[Step]:
         )
         key = f"{does.lower()}: {pour.ingredient.slug}"
         yield Step(key, "top", f"{does} {making.of(pour)} {where}.", pour=index, amount=making.amount(pour), moment="top")
-    wines = [p.ingredient.said for _, p in making.sparkling if p.ingredient.kind in _WINES]
+    wines = [p.ingredient.in_sentence for _, p in making.sparkling if p.ingredient.kind in _WINES]
     if wines:
         words = f"Taste it, and correct: the {wines[0]} decides how dry it is."
         yield Step("taste: glass", "taste", words, "No two bottles are the same.")
     for index, pour in enumerate(drink.pours):
         if pour.stage == "garnish":
-            yield garnished(Garnish(making.of(pour) if pour.amount else pour.ingredient.said), making, index)
+            yield garnished(Garnish(making.of(pour) if pour.amount else pour.ingredient.in_sentence), making, index)
     for garnish in drink.serve.garnish:
         yield garnished(garnish, making)
     for _, pour in floats:
-        words = f"Tell the guest: stir the {pour.ingredient.said} in, or drink through it."
+        words = f"Tell the guest: stir the {pour.ingredient.in_sentence} in, or drink through it."
         yield Step(f"tell: {pour.ingredient.slug}", "serve", words, moment="serve")
     if drink.serve.note.strip():
         yield Step(NOTE, "serve", f"Tell the guest: {_ended(drink.serve.note.strip())}", moment="serve")

@@ -138,7 +138,7 @@ def _prepared(drink: Drink) -> set[str]:
 
 
 def _notes(drinks: Sequence[Drink]) -> tuple[str, ...]:
-    names = {pour.ingredient.slug: pour.ingredient.said for drink in drinks for pour in drink.pours}
+    names = {pour.ingredient.slug: pour.ingredient.in_sentence for drink in drinks for pour in drink.pours}
     makings = Counter(slug for drink in drinks for slug in _prepared(drink))
     if not makings:
         return ("Nothing has to be prepared but the juice.",)

@@ -229,7 +229,7 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
     best = float(values[one, other])
     closer = "are kin" if best >= KIN_FROM else "go together well enough"
     two = smelt[one].ingredient, smelt[other].ingredient
-    first = f"{capital(two[0].said)} and {two[1].said} {closer}: {_beside(*two, table)}."
+    first = f"{capital(two[0].in_sentence)} and {two[1].in_sentence} {closer}: {_beside(*two, table)}."
     if len(smelt) < 3:
         return (first,)
     mean = [float(np.mean([values[i, j] for j in range(len(smelt)) if j != i])) for i in range(len(smelt))]
@@ -238,7 +238,7 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
     odd = min(may_be, key=lambda i: (round(mean[i], 9), i), default=None)
     if odd is None or mean[odd] >= ODD_BELOW:
         return (first,)
-    return (first, f"{capital(smelt[odd].ingredient.said)} is the odd one, held at {_measure(smelt[odd])}.")
+    return (first, f"{capital(smelt[odd].ingredient.in_sentence)} is the odd one, held at {_measure(smelt[odd])}.")
 
 
 def _beside(one: Ingredient, other: Ingredient, table: KinshipTable) -> str:
@@ -266,7 +266,7 @@ def _measure(pour: Pour) -> str:
 
 def _sure_words(forecast: Forecast) -> tuple[str, ...]:
     """Describe the drink's place in its typical range with its uncertainty, and the main source of that."""
-    served, ends, in_range = forecast.served, forecast.interval80, forecast.place
+    served, ends, in_range = forecast.served, forecast.interval80, forecast.position
     assert in_range is not None
     lean = ", level between sweet and tart" if in_range.lean == "level" else f", {in_range.lean}"
     half = {name: (ends[name].high - ends[name].low) / 2 for name in ("sugar", "acid")}
@@ -291,9 +291,9 @@ def _differs(drink: Drink, other: Drink) -> str:
         if twin is not None:
             came.remove(pour)
             went.remove(twin)
-            words.append(f"{pour.ingredient.said} for {twin.ingredient.said}")
+            words.append(f"{pour.ingredient.in_sentence} for {twin.ingredient.in_sentence}")
     if came:
-        words.append(f"{listed([pour.ingredient.said for pour in came])} besides")
+        words.append(f"{listed([pour.ingredient.in_sentence for pour in came])} besides")
     if went:
-        words.append(f"no {listed([pour.ingredient.said for pour in went])}")
+        words.append(f"no {listed([pour.ingredient.in_sentence for pour in went])}")
     return "; ".join(words) or "the same parts in other measures"

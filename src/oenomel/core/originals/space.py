@@ -209,5 +209,5 @@ def _poured_as(ingredient: Ingredient) -> str:
     return (
         f"it is poured as {' or '.join(ingredient.slots)}"
         if ingredient.slots
-        else f"nobody knows what {capital(ingredient.said)} is poured as"
+        else f"nobody knows what {capital(ingredient.in_sentence)} is poured as"
     )

@@ -301,7 +301,7 @@ def _kinds(kinds: Mapping[str, float]) -> str:
 
 def _line_words(line: RecipeLine, matter: Floats) -> str:
     weight = "" if line.unit == "g" else f" = {line.grams:.0f} g"
-    return f"{amount_words(line)} of {line.said}{weight}{_whence(line)}: {listed(_brings(matter)) or 'no sugar, no acid'}."
+    return f"{amount_words(line)} of {line.in_sentence}{weight}{_whence(line)}: {listed(_brings(matter)) or 'no sugar, no acid'}."
 
 
 def _whence(line: RecipeLine) -> str:

@@ -50,9 +50,9 @@ class RecipeLine:
         return self.what.name
 
     @property
-    def said(self) -> str:
+    def in_sentence(self) -> str:
         """Name inside a sentence."""
-        return self.what.name.lower() if isinstance(self.what, Good) else self.what.said
+        return self.what.name.lower() if isinstance(self.what, Good) else self.what.in_sentence
 
     @property
     def is_dry(self) -> bool:
@@ -87,7 +87,7 @@ class RecipeLine:
         if self.what.role == "water" and self.unit != "cup":
             return WATER_G_PER_ML
         if self.what.g_per_cup is None:
-            raise DomainError(f"nobody knows what a cup of {self.said} weighs: weigh it in g, or tell g_per_cup")
+            raise DomainError(f"nobody knows what a cup of {self.in_sentence} weighs: weigh it in g, or tell g_per_cup")
         return self.what.g_per_cup / CUP_ML
 
     def _piece_g(self) -> float:
@@ -96,7 +96,7 @@ class RecipeLine:
         else:
             weight = self.what.piece_g or (self.what.piece_ml * self.what.composition.density_g_per_ml if self.what.piece_ml else None)
         if weight is None:
-            raise DomainError(f"nobody knows what a piece of {self.said} weighs: weigh it in g")
+            raise DomainError(f"nobody knows what a piece of {self.in_sentence} weighs: weigh it in g")
         return weight
 
 

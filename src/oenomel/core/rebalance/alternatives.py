@@ -110,17 +110,17 @@ def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
     """Return what distinguishes a way from the others: nearest, one pour only, or what it keeps, adds and leaves out."""
     if not way.moves:
         return "Nothing need move" if way.reached else "Nothing brings it nearer"
-    joined = [move.ingredient.said for move in way.moves if move.joined]
+    joined = [move.ingredient.in_sentence for move in way.moves if move.joined]
     if len(way.moves) == 1:
-        return capital(f"{joined[0]} joins") if joined else f"Moves the {way.moves[0].ingredient.said} only"
+        return capital(f"{joined[0]} joins") if joined else f"Moves the {way.moves[0].ingredient.in_sentence} only"
     # Pours that the other ways move and this one leaves unchanged, if they define the drink.
     own = {move.pour for move in way.moves if not move.joined}
     kept = [i for i in {m.pour for other in ways for m in other.moves if not m.joined} - own if price_of(drink.pours[i]) >= DEAR]
-    out = [move.ingredient.said for move in way.moves if move.after_ml == 0]
+    out = [move.ingredient.in_sentence for move in way.moves if move.after_ml == 0]
     nearest = _off(way) <= min(map(_off, ways)) + AS_NEAR
     words = (
         *(["comes nearest" if nearest else "with its own pours"] if way is ways[0] else []),
-        *([f"keeps the {listed([drink.pours[i].ingredient.said for i in sorted(kept)])}"] if kept else []),
+        *([f"keeps the {listed([drink.pours[i].ingredient.in_sentence for i in sorted(kept)])}"] if kept else []),
         *([f"takes {listed(joined)} in"] if joined else []),
         *([f"leaves {listed(out)} out"] if out else []),
     )
@@ -144,7 +144,7 @@ def _cost(drink: Drink, way: Rebalanced) -> str:
 
 def _moved(move: Move) -> str:
     """Describe how much less or more of a pour, as a fraction of it."""
-    name, part = move.ingredient.said, _part(move)
+    name, part = move.ingredient.in_sentence, _part(move)
     if move.after_ml == 0:
         return f"the {name} goes"
     if move.after_ml < move.before_ml:

@@ -387,7 +387,8 @@ def _coarse(drink: Drink, free: Collection[int], aim: Objective) -> tuple[str, .
     """Return the free pours that are smaller than a step of their grid."""
     small = [(drink.pours[i], grid_of(drink.pours[i].ingredient, drink.pours[i].unit, aim.grid_ml)) for i in free]
     return tuple(
-        f"{pour.liquid_ml:g} ml of {pour.ingredient.said} is less than one step of {grid:g} ml: it stays, goes or grows to {grid:g} ml."
+        f"{pour.liquid_ml:g} ml of {pour.ingredient.in_sentence} is less than one step of {grid:g} ml: "
+        f"it stays, goes or grows to {grid:g} ml."
         for pour, grid in small
         if 0 < pour.liquid_ml < grid
     )
@@ -418,7 +419,7 @@ def _out_of_reach(
         ]
         best = int(np.argmin(worst))
         if worst[best] < max(abs(one_residual.steps) for one_residual in felt) - TASTED_STEPS / 2:
-            name = drink.pours[locked[best]].ingredient.said
+            name = drink.pours[locked[best]].ingredient.in_sentence
             how = "brings it there" if worst[best] < TASTED_STEPS else "brings it nearer"
             return (near, f"Freeing the {name} {how}.")
     help_ = "" if correctors else " Let a corrector join, such as syrup, citrus, spirit or water."

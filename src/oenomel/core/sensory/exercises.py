@@ -149,7 +149,7 @@ def _swap(
     )
     right = {difference.axis: _direction(difference.steps) for difference in axes}
     axes_in_words = tuple(_axis_told(difference) for difference in axes)
-    title = f"{capital(come.said)} goes in where {gone.said} was, pour for pour. How does the drink stand beside before?"
+    title = f"{capital(come.in_sentence)} goes in where {gone.in_sentence} was, pour for pour. How does the drink stand beside before?"
     return Exercise("swap", drink, drink.name, title, asks, right, (*axes_in_words, *compared.unseen[:1]))
 
 
@@ -192,7 +192,7 @@ def _fault(
     keys = tuple(f"{name} {1 if steps[name] > 0 else -1}" for name in right)
     effect = listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])
     answer = (
-        f"{amount:g} ml of {pour.ingredient.said} stands where the book has {pour.volume_ml:g} ml.",
+        f"{amount:g} ml of {pour.ingredient.in_sentence} stands where the book has {pour.volume_ml:g} ml.",
         f"Beside the book's it is {effect}.",
     )
     title = "One pour of this drink stands at a wrong amount. What would a tongue say first?"
@@ -233,11 +233,12 @@ def _correction(
     steps = _steps(riff, drink, conditions)
     remaining_steps = _steps(best[3], drink, conditions)
     felt = [in_words(remaining_steps[name], AXES[name]) for name in tasted(remaining_steps)]
+    effect = listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])
     choices = (
-        f"With {come.said} it is {listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])} than with {gone.said}.",
+        f"With {come.in_sentence} it is {effect} than with {gone.in_sentence}.",
         f"{capital(answer)}: {f'still {listed(felt)}' if felt else 'back to where it stood, to the tongue'}.",
     )
-    title = f"{capital(come.said)} goes in where {gone.said} was. Which one change brings it nearest to where it stood?"
+    title = f"{capital(come.in_sentence)} goes in where {gone.in_sentence} was. Which one change brings it nearest to where it stood?"
     return Exercise(
         "correction", riff, drink.name, title, (Ask("change", "Pour", options),), {"change": (f"{best[1]} {best[2]}",)}, choices
     )
@@ -313,4 +314,4 @@ def _distance(drink: Drink, beside: Drink, conditions: Conditions) -> float:
 
 
 def _move_words(pour: Pour, by_ml: float) -> str:
-    return f"{abs(by_ml):g} ml {'more' if by_ml > 0 else 'less'} {pour.ingredient.said}"
+    return f"{abs(by_ml):g} ml {'more' if by_ml > 0 else 'less'} {pour.ingredient.in_sentence}"

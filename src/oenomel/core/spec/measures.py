@@ -80,7 +80,7 @@ _OF_OTHERS: Final[Mapping[str, tuple[float, str]]] = {
 """Spoken units that a spec doesn't use, as a factor and a spec's unit."""
 
 Kind = Literal["amount", "range", "line", "taste"]
-Start = Literal["said", "measured", "times"]
+Start = Literal["spoken", "measured", "times"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,7 +136,7 @@ def plain(text: str) -> str:
     return " ".join(text.split())
 
 
-def read_said(text: str, start: Start = "said") -> Said | None:
+def read_said(text: str, start: Start = "spoken") -> Said | None:
     """Parse a whole text as a measure; None where it isn't one, or is negative."""
     if len(text) > LONGEST_SAID:
         return None
@@ -189,7 +189,7 @@ class _Unreadable(ValueError):
 @cache
 def _grammar() -> Lark:
     text = (resources.files("oenomel.core.spec") / "measures.lark").read_text(encoding="utf-8")
-    return Lark(text, parser="lalr", start=["said", "measured", "times"])
+    return Lark(text, parser="lalr", start=["spoken", "measured", "times"])
 
 
 @dataclass(frozen=True, slots=True)
@@ -202,10 +202,10 @@ class _Number:
 class _Meaning(Transformer[Token, Any]):
     """Meaning of each rule of the grammar."""
 
-    def said(self, meant: Said) -> Said:
+    def spoken(self, meant: Said) -> Said:
         return meant
 
-    measured = said
+    measured = spoken
 
     # Numbers
     def whole(self, token: Token) -> _Number:

@@ -117,7 +117,7 @@ def _checked_amount(amount: float) -> float:
 
 def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> Said | None:
     """Read a measure that names its ingredient, as in "2 oz of gin" or "top with soda"."""
-    for start in ("measured", "said"):
+    for start in ("measured", "spoken"):
         for amount, rest in beginnings(words, start):
             of = stems(re.sub(r"^(of|with)\b", "", rest))
             if not of or (amount.unit is None and amount.kind != "line"):

@@ -117,7 +117,9 @@ class SwapRow:
         """Changes in the loudness of the other pours' aromas that a guest could smell."""
         after = self.mended or self.plain
         volumes = after.figures["volume_ml"], self.present.figures["volume_ml"]
-        return tuple(one_loudness for one_loudness in loudness_between(after.drink, self.present.drink, *volumes) if one_loudness.told)
+        return tuple(
+            one_loudness for one_loudness in loudness_between(after.drink, self.present.drink, *volumes) if one_loudness.is_noticeable
+        )
 
     @property
     def reach(self) -> float:

@@ -296,7 +296,7 @@ class _Question:
         # The filler takes water from the ice, so the jigger's next mark may be closer to the share.
         tried = [self._cut_to(places[0], ml, volume) for ml in (below, below + grid) if 0 <= ml < pour.volume_ml]
         answered, _ = min(tried, key=lambda each: abs(each[1] - share))
-        name = pour.ingredient.said
+        name = pour.ingredient.in_sentence
         more = _more_of(self.present, answered[0])
         fills = f" {capital(listed(more))} {'fill' if len(more) > 1 else 'fills'} the gap." if more else ""
         return [self._proposal("quieter", f"{pour.ingredient.name} quieter", answered, f"{capital(name)} drowns the rest.{fills}")]
@@ -333,10 +333,10 @@ class _Question:
         pour = Pour(first, ACCENT_DASHES * ML_PER_UNIT["dash"], unit="dash", slot="accent")
         with_it = replace(self.present, pours=(*self.present.pours, pour))
         aim = Objective(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
-        instead = f" {capital(' or '.join(one_ingredient.said for one_ingredient in others))} would do as well." if others else ""
+        instead = f" {capital(' or '.join(one_ingredient.in_sentence for one_ingredient in others))} would do as well." if others else ""
         why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
         residuals = residuals_of(with_it, aim, self.conditions)
-        return [self._proposal("accent", f"Two dashes of {first.said}", (with_it, residuals, ()), why)]
+        return [self._proposal("accent", f"Two dashes of {first.in_sentence}", (with_it, residuals, ()), why)]
 
     def one_change(self) -> list[Proposal]:
         """Propose one change of a single pour, its own or an added one, where that does at least half."""
@@ -354,7 +354,7 @@ class _Question:
             return []
         answered, pour = min(helpful, key=lambda each: _off(each[0][1]))
         why = "One pour alone: the tongue then knows what made the difference."
-        return [self._proposal("one change", f"Only {pour.ingredient.said}", answered, why)]
+        return [self._proposal("one change", f"Only {pour.ingredient.in_sentence}", answered, why)]
 
     def _answer(
         self,
@@ -387,7 +387,9 @@ class _Question:
         heard = f"Said of it: {verdict_words(self.verdict) or 'nothing of the axes'}."
         served, before = (profile_of_made(one_drink, self.conditions) for one_drink in (drink, self.present))
         loud = [
-            loudness.sentence for loudness in loudness_between(drink, self.present, served.volume_ml, before.volume_ml) if loudness.told
+            loudness.sentence
+            for loudness in loudness_between(drink, self.present, served.volume_ml, before.volume_ml)
+            if loudness.is_noticeable
         ]
         nose = f"To the nose: {listed(loud)}." if loud else ""
         reasons = tuple(reason for reason in (heard, why, *_change_words(changes), nose) if reason)
@@ -451,7 +453,7 @@ def _off(residuals: Sequence[Residual]) -> float:
 def _more_of(before: Drink, after: Drink) -> list[str]:
     """Return the ingredients that a drink has more of than before, in words."""
     return [
-        new.ingredient.said
+        new.ingredient.in_sentence
         for old, new in paired_pours(before.pours, after.pours)
         if new is not None
         and new.liquid_ml > (0.0 if old is None else old.liquid_ml)

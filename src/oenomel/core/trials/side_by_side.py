@@ -135,7 +135,7 @@ def _circumstances(trials: Sequence[TrialAsMade], comparisons: Sequence[Comparis
         holders = [trial for trial in trials if any(pour.ingredient.slug == slug for pour in trial.drink.pours)]
         lots = [holder.lots.get(slug) or "lot not told" for holder in holders]
         if len(holders) > 1 and len(set(lots)) > 1:
-            name = next(p.ingredient.said for p in holders[0].drink.pours if p.ingredient.slug == slug)
+            name = next(p.ingredient.in_sentence for p in holders[0].drink.pours if p.ingredient.slug == slug)
             axis = _decides(slug, holders[0].drink)
             felt = axis in {name for comparison in comparisons for name in tasted({a.axis: a.steps for a in comparison.axes})}
             which = f"{AXES[axis].more} or {AXES[axis].less}" if axis else ""

@@ -180,7 +180,7 @@ def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, own_amounts:
         pour = drink.pours[index]
         words = own_amounts[index] if index < len(own_amounts) else None
         counted = pour.unit in ("piece", "leaf") and bool(pour.amount)
-        name = counted_noun(pour, pour.amount or 0.0) if counted else pour.ingredient.said
+        name = counted_noun(pour, pour.amount or 0.0) if counted else pour.ingredient.in_sentence
         ml, oz = (amount_words(pour, MethodOptions(shown=shown, ounce_ml=way.ounce_ml).measures) for shown in ("ml", "oz"))
         vessel = _PLACES.get(pour.stage, "") if pour.stage != "mixed" else ""
         rows.append(CardPour(vessel, ml, oz if oz != ml else "", name, words or ""))

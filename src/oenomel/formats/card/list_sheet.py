@@ -83,11 +83,11 @@ def _pour(pour: Pour, way: MethodOptions) -> str:
     if pour.unit in ("piece", "leaf") and pour.amount:
         return counted_words(pour, pour.amount)
     amount = amount_words(pour, way.measures)
-    return f"{amount} {pour.ingredient.said}" if amount else pour.ingredient.said
+    return f"{amount} {pour.ingredient.in_sentence}" if amount else pour.ingredient.in_sentence
 
 
 def _named(forecast: Forecast, wanted: Callable[[Ingredient], bool]) -> Iterable[str]:
-    return (pour.ingredient.said for pour in forecast.drink.pours if wanted(pour.ingredient))
+    return (pour.ingredient.in_sentence for pour in forecast.drink.pours if wanted(pour.ingredient))
 
 
 def _is_pressed(ingredient: Ingredient) -> bool:
@@ -102,7 +102,7 @@ def _is_prepared(ingredient: Ingredient) -> bool:
 
 def _garnishes(forecast: Forecast) -> Iterable[str]:
     yield from (garnish.what.lower() for garnish in forecast.drink.serve.garnish)
-    yield from (pour.ingredient.said for pour in forecast.drink.pours if pour.stage in ("garnish", "rim"))
+    yield from (pour.ingredient.in_sentence for pour in forecast.drink.pours if pour.stage in ("garnish", "rim"))
 
 
 def _shared(forecasts: Sequence[Forecast], things: Callable[[Forecast], Iterable[str]]) -> tuple[Shared, ...]:

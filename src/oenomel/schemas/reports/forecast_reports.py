@@ -6,7 +6,7 @@ import math
 from dataclasses import fields
 from typing import Annotated, Any, Final
 
-from pydantic import BeforeValidator
+from pydantic import AliasChoices, BeforeValidator, Field
 
 from oenomel.core.balance import Change, PourShare, Profile
 from oenomel.core.balance.uncertainty import Driver, Drivers
@@ -168,7 +168,7 @@ class LoudnessReport(Report):
     before: float
     after: float
     words: str
-    told: bool
+    told: bool = Field(validation_alias=AliasChoices("told", "is_noticeable"))
     sentence: str
 
 
@@ -177,7 +177,7 @@ class ParentReport(Report):
 
     served: LevelsReport
     interval80: Intervals
-    place: Place | None
+    place: Place | None = Field(validation_alias=AliasChoices("place", "position"))
 
 
 class ComparisonReport(Report):
@@ -253,7 +253,7 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
         doubt=DoubtReport.model_validate(forecast.doubt.drivers),
         pours=_pours(forecast),
         findings=[FindingReport.model_validate(finding) for finding in forecast.findings],
-        place=forecast.place,
+        place=forecast.position,
         sight=appearance_report(forecast.appearance),
         edge=forecast.edge,
         cost=forecast.cost,

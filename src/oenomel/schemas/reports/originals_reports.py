@@ -135,7 +135,7 @@ def original_report(original: Original) -> OriginalReport:
 def _in_words(pour: Pour) -> str:
     if pour.unit in ("piece", "leaf") and pour.amount is not None:
         return counted_words(pour, pour.amount)
-    return f"{amount_words(pour)} {pour.ingredient.said}"
+    return f"{amount_words(pour)} {pour.ingredient.in_sentence}"
 
 
 def handful_report(selection: Selection) -> HandfulReport:

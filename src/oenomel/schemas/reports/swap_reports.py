@@ -242,7 +242,7 @@ def _move(move: Move) -> MoveReport:
     return MoveReport(
         ingredient=move.ingredient.slug,
         name=move.ingredient.name,
-        said=move.ingredient.said,
+        said=move.ingredient.in_sentence,
         before_ml=move.before_ml,
         after_ml=move.after_ml,
         joined=move.joined,
