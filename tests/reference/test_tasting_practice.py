@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from support.drinks import drink
 
-from oenomel.core.balance.served import profile_of_made
+from oenomel.core.balance.served import profile_as_made
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.families.typical_range import standard_typical_ranges, steps_of
 from oenomel.core.forecast.comparison import compare
@@ -27,7 +27,7 @@ def answers(of, **said):
 
 
 def steps(made, before):
-    return steps_of(profile_of_made(made, USUAL)) - steps_of(profile_of_made(before, USUAL))
+    return steps_of(profile_as_made(made, USUAL)) - steps_of(profile_as_made(before, USUAL))
 
 
 def volume(made, slug):
@@ -59,7 +59,7 @@ def test_a_fault_that_is_named_is_mended_and_the_rest_stays(of, said, axis, dire
     # A step for each unit of complaint, and no less than a gram of sugar, 0.08 g of acid or 1.2 % a unit
     # (docs/model/trials.md, "What to try next").
     complaint = abs(next(value for value in said.values() if value))
-    level = (profile_of_made(of, USUAL).sugar, profile_of_made(of, USUAL).acid, profile_of_made(of, USUAL).abv)[axis]
+    level = (profile_as_made(of, USUAL).sugar, profile_as_made(of, USUAL).acid, profile_as_made(of, USUAL).abv)[axis]
     wanted = level + direction * complaint * (1.0, 0.08, 1.2)[axis]
     asked = max(complaint, abs(np.log(wanted / level)) / np.log((1.17, 1.22, 1.15)[axis]))
     assert abs(moved[axis] * direction - asked) <= 0.6
@@ -75,7 +75,7 @@ def test_too_sweet_and_too_sharp_at_once_is_lengthened_or_strengthened():
 def test_right_balance_but_large_and_watery_loses_lengthener():
     # Common practice: then half of it; the balance stays.
     made = answers(FIZZ, sugar=0, acid=0, abv=-2)[0].drink
-    before, after = volume(FIZZ, "soda-water") / 180, volume(made, "soda-water") / profile_of_made(made, USUAL).volume_ml
+    before, after = volume(FIZZ, "soda-water") / 180, volume(made, "soda-water") / profile_as_made(made, USUAL).volume_ml
     assert after < before
     assert np.abs(steps(made, FIZZ)[:2]).max() < 0.6
 
@@ -97,7 +97,7 @@ def test_an_alcohol_free_drink_is_never_made_strong():
     # Common practice: guests who do not drink want a drink made with the same care.
     free = drink(("juniper-water", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
     for each in answers(free, sugar=0, acid=1, abv=0, body=-1):
-        assert profile_of_made(each.drink, USUAL).abv < 0.5
+        assert profile_as_made(each.drink, USUAL).abv < 0.5
 
 
 def test_one_pour_is_held_out_as_the_only_change():

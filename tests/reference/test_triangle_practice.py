@@ -14,7 +14,7 @@ from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.sensory.blends import choices, jugs_for, needs
 from oenomel.core.sensory.phrases import known_steps, sitting_words
 from oenomel.core.sensory.thresholds import TriangleAnswer, threshold_of
-from oenomel.core.sensory.triangle import BlendsLeft, next_triangle, poured
+from oenomel.core.sensory.triangle import RemainingVolumes, next_triangle, poured
 
 # Of n triangles the least number found that chance gives less than one time in twenty (ISO 4120, table A.1, from memory).
 CRITICAL = {6: 5, 12: 8, 18: 10, 24: 13, 30: 15, 36: 18}
@@ -83,7 +83,7 @@ def test_a_first_triangle_lies_between_the_usual_step_and_twice_of_it():
     for matter in ("sugar", "acid", "abv", "smell"):
         bottles = {job: choices(matter, job, LARDER, set())[0] for job in needs(matter)}
         jugs = jugs_for(matter, bottles, LARDER["still-water"], 6)
-        first = next_triangle(jugs, threshold_of([]), BlendsLeft(jugs.less.volume_ml, jugs.more.volume_ml), random.Random(2))
+        first = next_triangle(jugs, threshold_of([]), RemainingVolumes(jugs.less.volume_ml, jugs.more.volume_ml), random.Random(2))
         assert 1.0 <= first.steps <= 2.0
         # Three glasses of a sip or two: a panel's usual 15 to 30 ml.
         assert all(15 <= line.each_ml <= 30 for line in poured(jugs, first))
@@ -91,7 +91,7 @@ def test_a_first_triangle_lies_between_the_usual_step_and_twice_of_it():
 
 def test_who_finds_all_is_asked_nearer_and_who_finds_none_farther_off():
     jugs = jugs_for("sugar", {"sour": LARDER["lemon-juice"], "sweet": LARDER["simple-syrup-1-1"]}, LARDER["still-water"], 24)
-    left = BlendsLeft(jugs.less.volume_ml, jugs.more.volume_ml)
+    left = RemainingVolumes(jugs.less.volume_ml, jugs.more.volume_ml)
 
     def asked(*, right: bool) -> list[float]:
         answers, steps = [], []
@@ -110,7 +110,7 @@ def test_twenty_four_triangles_tell_a_fine_tongue_from_a_coarse_one(alpha, words
     from oenomel.core.sensory.phrases import threshold_words
 
     jugs = jugs_for("acid", {"sour": LARDER["lemon-juice"], "sweet": LARDER["simple-syrup-1-1"]}, LARDER["still-water"], 40)
-    left, draw, answers = BlendsLeft(jugs.less.volume_ml, jugs.more.volume_ml), random.Random(17), []
+    left, draw, answers = RemainingVolumes(jugs.less.volume_ml, jugs.more.volume_ml), random.Random(17), []
     for _ in range(24):
         steps = next_triangle(jugs, threshold_of(answers), left, draw).steps
         tells = 1 - math.exp(-math.log(2) * (steps / alpha) ** 2)

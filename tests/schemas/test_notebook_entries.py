@@ -16,7 +16,7 @@ from oenomel.core.trials.spec_cloud import spec_cloud_of
 from oenomel.schemas.reports.forecast_reports import forecast_report
 from oenomel.schemas.reports.trial_reports import beside_report, kept_figures, sheet_words, spec_cloud_report
 from oenomel.schemas.requests.tasting_requests import BriefEntry, SheetEntry, verdict_of
-from oenomel.schemas.requests.trial_conditions import MadeEntry, as_poured, conditions_of, made_of, with_conditions
+from oenomel.schemas.requests.trial_conditions import MadeEntry, as_poured, circumstances_of, conditions_of, with_conditions
 from oenomel.schemas.spec_file import parse_spec
 from oenomel.schemas.spec_to_drink import drink_from_spec
 
@@ -58,7 +58,7 @@ def test_what_really_went_in_takes_the_place_of_what_was_written():
 
 
 def test_a_making_is_told_to_the_core_with_its_lots():
-    made = made_of("trial 1", eight_three_three(), MadeEntry(strainer="fine", lots={"lime-juice": "noon"}))
+    made = circumstances_of("trial 1", eight_three_three(), MadeEntry(strainer="fine", lots={"lime-juice": "noon"}))
     assert (made.name, made.strainer, made.lots) == ("trial 1", "fine", {"lime-juice": "noon"})
 
 

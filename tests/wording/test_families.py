@@ -26,7 +26,7 @@ from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.ingredient_search import Findable, Index
 from oenomel.core.larder.shelf import Inventory
 from oenomel.core.lots.lot import LotReading, lot_of
-from oenomel.core.menu.todays_drinks import made_of, todays_drink
+from oenomel.core.menu.todays_drinks import todays_drink, with_lots
 from oenomel.core.method import MethodOptions
 from oenomel.core.method.garnishes import suggested_garnishes
 from oenomel.core.method.steps import making_steps
@@ -159,7 +159,7 @@ def today_of(drink: Drink) -> list[str]:
     for acid, brix in TODAYS_CITRUS:
         read = {slug: lot_of(LARDER[slug], [LotReading("acid", acid)], "a lot").ingredient for slug in ("lime-juice", "lemon-juice")}
         read |= {"simple-syrup-1-1": lot_of(LARDER["simple-syrup-1-1"], [LotReading("brix", brix)], "a lot").ingredient}
-        found = todays_drink(forecast_of(drink), forecast_of(made_of(drink, {})), read)
+        found = todays_drink(forecast_of(drink), forecast_of(with_lots(drink, {})), read)
         moves = "; ".join(f"{move.ingredient.name} {move.after_ml:g}, not {move.before_ml:g} ml" for move in found.moves)
         told.append(
             f"citrus {acid} g, syrup {brix:.0f} °Bx: {found.words}. {moves + '.' if moves else ''} {found.remaining}".strip().replace(

@@ -16,7 +16,7 @@ import uvicorn
 from oenomel.api.app import create_app
 from oenomel.api.connections import PatientProtocol, raise_open_files
 from oenomel.api.pairing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, own_addresses, pairing_address, qr_code
-from oenomel.core.spec import read_said
+from oenomel.core.spec import parse_measure
 from oenomel.errors import CannotListen, OenomelError, SpecError
 from oenomel.store import backups
 
@@ -52,11 +52,11 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
     app = create_app(data, demo, sharing, own_name)
     with _listening(host, port) as listener:
         _keep_a_copy(data)
-        _tell(data, host, port, sharing)
+        _announce(data, host, port, sharing)
         sys.setswitchinterval(SWITCH_SECONDS)
         raise_open_files()
         # Building the grammar of measures takes a seventh of a second; the first key press shouldn't wait for it.
-        threading.Thread(target=read_said, args=("1 oz",), daemon=True).start()
+        threading.Thread(target=parse_measure, args=("1 oz",), daemon=True).start()
         config = uvicorn.Config(app, log_level="warning", server_header=False, proxy_headers=False, http=PatientProtocol)
         uvicorn.Server(config).run(sockets=[listener])
     return 0
@@ -94,7 +94,7 @@ def _keep_a_copy(data: Path) -> None:
             print(f"A copy of today is kept as {kept}.", flush=True)
 
 
-def _tell(data: Path, host: str, port: int, sharing: Sharing | None) -> None:
+def _announce(data: Path, host: str, port: int, sharing: Sharing | None) -> None:
     shown = "127.0.0.1" if host in EVERYWHERE else host
     print(f"Oenomel is open at {address_of(shown, port)} with {data}", flush=True)
     if sharing is None:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from oenomel.devices.device import Errors, Sample, StandIn
+from oenomel.devices.device import Errors, Sample, SimulatedDevice
 
 __all__ = ["Burette", "SimulatedBurette"]
 
@@ -19,7 +19,7 @@ class Burette(Protocol):
         """Read the lye that ten millilitres took, [ml of 0.1 M]. Raises NoReading."""
 
 
-class SimulatedBurette(StandIn):
+class SimulatedBurette(SimulatedDevice):
     """A simulated kitchen burette: it overshoots by a drop or two, and the pink is seen a little late."""
 
     name = "burette"

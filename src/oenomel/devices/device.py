@@ -10,7 +10,7 @@ import numpy as np
 from oenomel.core.lots.titration import SAMPLE_ML, lye_ml_for
 from oenomel.errors import NoReading
 
-__all__ = ["Device", "Errors", "Sample", "StandIn"]
+__all__ = ["Device", "Errors", "Sample", "SimulatedDevice"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,7 +69,7 @@ class Errors:
     step: float
 
 
-class StandIn:
+class SimulatedDevice:
     """A simulated device: the true value with noise, a drifting zero, a range, and occasional failures."""
 
     name = "device"

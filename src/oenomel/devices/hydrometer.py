@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from oenomel.devices.device import Errors, Sample, StandIn
+from oenomel.devices.device import Errors, Sample, SimulatedDevice
 
 __all__ = ["Hydrometer", "SimulatedHydrometer"]
 
@@ -19,7 +19,7 @@ class Hydrometer(Protocol):
         """Read the strength of a distilled sample, [% ABV]. Raises NoReading."""
 
 
-class SimulatedHydrometer(StandIn):
+class SimulatedHydrometer(SimulatedDevice):
     """A simulated hydrometer; its errors are a guess at a cheap one's."""
 
     name = "hydrometer"

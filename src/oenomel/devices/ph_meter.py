@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from oenomel.devices.device import Errors, Sample, StandIn
+from oenomel.devices.device import Errors, Sample, SimulatedDevice
 
 __all__ = ["PhMeter", "SimulatedPhMeter"]
 
@@ -19,7 +19,7 @@ class PhMeter(Protocol):
         """Read the pH. Raises NoReading."""
 
 
-class SimulatedPhMeter(StandIn):
+class SimulatedPhMeter(SimulatedDevice):
     """A simulated pH meter; its errors are a guess at a cheap one's."""
 
     name = "pH meter"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from oenomel.devices.device import Errors, Sample, StandIn
+from oenomel.devices.device import Errors, Sample, SimulatedDevice
 
 __all__ = ["Refractometer", "SimulatedRefractometer"]
 
@@ -19,7 +19,7 @@ class Refractometer(Protocol):
         """Read °Bx; alcohol is read as if it were sugar. Raises NoReading."""
 
 
-class SimulatedRefractometer(StandIn):
+class SimulatedRefractometer(SimulatedDevice):
     """A simulated refractometer; its errors are a guess at a cheap one's."""
 
     name = "refractometer"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from oenomel.devices.device import Errors, Sample, StandIn
+from oenomel.devices.device import Errors, Sample, SimulatedDevice
 
 __all__ = ["Scale", "SimulatedScale"]
 
@@ -19,7 +19,7 @@ class Scale(Protocol):
         """Weigh the liquid, [g]; its vessel is tared. Raises NoReading."""
 
 
-class SimulatedScale(StandIn):
+class SimulatedScale(SimulatedDevice):
     """A simulated scale; its errors are a guess at a cheap one's."""
 
     name = "scale"

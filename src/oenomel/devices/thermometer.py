@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from oenomel.devices.device import Errors, Sample, StandIn
+from oenomel.devices.device import Errors, Sample, SimulatedDevice
 
 __all__ = ["SimulatedThermometer", "Thermometer"]
 
@@ -19,7 +19,7 @@ class Thermometer(Protocol):
         """Read the temperature, [°C]. Raises NoReading."""
 
 
-class SimulatedThermometer(StandIn):
+class SimulatedThermometer(SimulatedDevice):
     """A simulated thermometer; its errors are a guess at a cheap one's."""
 
     name = "thermometer"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from oenomel.devices.device import Errors, Sample, StandIn
+from oenomel.devices.device import Errors, Sample, SimulatedDevice
 
 __all__ = ["SimulatedTitrator", "Titrator"]
 
@@ -19,7 +19,7 @@ class Titrator(Protocol):
         """Titrate acid as citric, [g/100 ml]. Raises NoReading."""
 
 
-class SimulatedTitrator(StandIn):
+class SimulatedTitrator(SimulatedDevice):
     """A simulated titrator; its errors are a guess at a cheap one's."""
 
     name = "titrator"

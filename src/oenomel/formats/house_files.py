@@ -146,7 +146,7 @@ def _with_ids(house: HouseFile) -> HouseFile:
 
 def _together(houses: Sequence[HouseFile]) -> HouseFile:
     """Merge house files: of equal entries the first counts, further trials are added."""
-    houses = _told_apart(houses)
+    houses = _with_distinct_ids(houses)
     drinks: dict[str, DrinkEntry] = {}
     # The most complete come first: a drink with all its trials before a single spec.
     for drink in sorted((entry for house in houses for entry in house.drinks), key=lambda entry: not any(t.kept_at for t in entry.trials)):
@@ -182,7 +182,7 @@ def _together(houses: Sequence[HouseFile]) -> HouseFile:
     return HouseFile(drinks=list(drinks.values()), **whole, **merged)
 
 
-def _told_apart(houses: Sequence[HouseFile]) -> list[HouseFile]:
+def _with_distinct_ids(houses: Sequence[HouseFile]) -> list[HouseFile]:
     """Return the house with another id for a drink that shares its id with another drink of an earlier file: "Été Sour", "Ete sour!"."""
     names: dict[str, str] = {}
     result = []

@@ -10,7 +10,7 @@ from typing import Any, Final
 from pydantic import ValidationError
 
 from oenomel.core.larder import Index, Ingredient
-from oenomel.core.recipe_text import MOST_POURS, Mended, ReadLine, read_recipe, sections_of
+from oenomel.core.recipe_text import MOST_POURS, LineCorrection, ReadLine, read_recipe, sections_of
 from oenomel.core.recipe_text.read_recipe import ReadPour, ReadRecipe
 from oenomel.core.spec import to_ml
 from oenomel.errors import DomainError, SpecError
@@ -29,7 +29,7 @@ LONGEST_WORDS: Final = 200
 """Most letters of a recipe, most lines, and most letters of a text in a spec."""
 
 _UNREADABLE_LETTERS: Final = 8
-_NOTHING_MENDED: Final[Mapping[str, Mended]] = {}
+_NOTHING_MENDED: Final[Mapping[str, LineCorrection]] = {}
 _UNSHOWABLE: Final = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f]")
 
 
@@ -66,7 +66,7 @@ class ReadReport(Report):
 
 
 def read_text(
-    text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended] = _NOTHING_MENDED
+    text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, LineCorrection] = _NOTHING_MENDED
 ) -> ReadReport:
     """Read a recipe from a text, a table, JSON-LD (bare or in a saved page) or an Oenomel file; ``mended`` are the corrections of lines.
 
@@ -102,7 +102,7 @@ def read_text(
     return _of_lines(without_spec(text), index, ingredient_of, mended)
 
 
-def _of_json(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]) -> ReadReport:
+def _of_json(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, LineCorrection]) -> ReadReport:
     try:
         content = json.loads(text)
     except (ValueError, RecursionError):
@@ -116,7 +116,7 @@ def _of_json(text: str, index: Index, ingredient_of: Callable[[str], Ingredient]
 
 
 def _of_linked_data(
-    recipe: Mapping[str, Any], index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]
+    recipe: Mapping[str, Any], index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, LineCorrection]
 ) -> ReadReport:
     if (own := own_spec(recipe, lambda spec: _names(spec, ingredient_of))) is not None:
         return _of_own(own, ingredient_of)
@@ -128,7 +128,7 @@ def _of_linked_data(
     return _report(read_recipe(lines, index, ingredient_of, name[:LONGEST_WORDS], mended))
 
 
-def _of_lines(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]) -> ReadReport:
+def _of_lines(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, LineCorrection]) -> ReadReport:
     lines = sections_of(text)
     if len(lines) > MOST_LINES:
         raise SpecError("", f"this has {len(lines)} lines; a recipe has at most {MOST_LINES}")

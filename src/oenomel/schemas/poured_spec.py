@@ -38,13 +38,13 @@ def with_pours_of(spec: SpecFile, before: Drink, drink: Drink) -> SpecFile:
 def settled(spec: SpecFile, drink: Drink) -> SpecFile:
     """Return a spec with every relative amount resolved."""
     entries = [
-        _told_anew(entry, pour, spec.ounce_ml) if entry.relative is not None else entry
+        _rewritten(entry, pour, spec.ounce_ml) if entry.relative is not None else entry
         for entry, pour in zip(spec.pours, drink.pours, strict=True)
     ]
     return spec.model_copy(update={"pours": entries})
 
 
-def _told_anew(entry: PourEntry, pour: Pour, ounce_ml: float) -> PourEntry:
+def _rewritten(entry: PourEntry, pour: Pour, ounce_ml: float) -> PourEntry:
     amount, unit = spoken_of(pour, entry.unit, ounce_ml)
     return entry.model_copy(update={"amount": amount, "unit": unit})
 

@@ -9,13 +9,13 @@ from oenomel.core.checks.finding import Edit
 from oenomel.core.spec import parse_amount
 from oenomel.schemas.spec_file import PourEntry, ServeEntry, SpecFile
 
-__all__ = ["with_mend"]
+__all__ = ["with_fix"]
 
 _SIZED_UNITS: Final = frozenset({"ml", "cl", "oz", "g", "cup", "splash", "tbsp", "tsp", "barspoon", "part"})
 _GRID: Final = {"ml": 0.5, "cl": 0.05, "oz": 0.125}
 
 
-def with_mend(spec: SpecFile, mend: Fix) -> SpecFile:
+def with_fix(spec: SpecFile, mend: Fix) -> SpecFile:
     """Return the spec with every edit of a fix; the original is unchanged."""
     for edit in mend.edits:
         spec = _with_edit(spec, edit)

@@ -42,8 +42,8 @@ from oenomel.services.revisions import check_was
 from oenomel.services.stored_batches import (
     batch_now,
     contents_text,
-    left_composition,
     pours_of,
+    remaining_composition,
     report_of,
     summaries,
     the_older,
@@ -173,7 +173,7 @@ def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle
         complaint = getattr(body, axis)
         if complaint:
             result += corrections(
-                _pours_left(conn, record), axis, wanted_steps(complaint), body.grid, getattr(left_composition(record), axis)
+                _remaining_pours(conn, record), axis, wanted_steps(complaint), body.grid, getattr(remaining_composition(record), axis)
             )
     words = "" if result else "Nothing was said against it: it stays as it is."
     return CorrectionsReport(words=words, notes=[], corrections=[correction_report(correction) for correction in result])
@@ -183,7 +183,7 @@ def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleRead
     """Take a reading of a batch and return what brings it back to its recipe; nothing where the difference can't be tasted."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
-        bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=left_composition(record))
+        bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=remaining_composition(record))
         read = lot_of(bottle, [LotReading(body.what, body.value, body.sd)], record.name)
         record = replace(record, contents=composition_entry(read.ingredient.composition).model_dump_json(exclude_defaults=True))
         batches.change(conn, record)
@@ -191,7 +191,9 @@ def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleRead
         batches.note(conn, LogRecord(batch_id, "read", f"{body.value:g}{unit} read"))
         axis = {"brix": "sugar", "acid": "acid", "abv": "abv"}[body.what]
         recipe = LevelsReport.model_validate_json(record.recipe)
-        words, options = back_to(_pours_left(conn, record), axis, getattr(recipe, axis), getattr(left_composition(record), axis), body.grid)
+        words, options = back_to(
+            _remaining_pours(conn, record), axis, getattr(recipe, axis), getattr(remaining_composition(record), axis), body.grid
+        )
         return CorrectionsReport(words=words, notes=list(read.notes), corrections=[correction_report(correction) for correction in options])
 
 
@@ -223,7 +225,7 @@ def _poured(record: BatchRecord) -> list[PouredEntry]:
     return [PouredEntry.model_validate(load) for load in json.loads(record.poured)]
 
 
-def _pours_left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
+def _remaining_pours(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
     """Return what is left in the batch, in the proportions of its pours."""
     return [pour.at(pour.volume_ml * record.left_ml / record.volume_ml) for pour in pours_of(conn, _poured(record))]
 

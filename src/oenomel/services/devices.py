@@ -6,7 +6,7 @@ import sqlite3
 
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.trials import Reading
-from oenomel.core.trials.readings import check, own_water, water_found, without_house_factor
+from oenomel.core.trials.readings import check, measured_water, own_water, without_house_factor
 from oenomel.devices.bench_set import DEVICES, BenchSet
 from oenomel.devices.hidden_truth import samples_of
 from oenomel.schemas.reports.trial_reports import NotebookReport
@@ -75,6 +75,6 @@ def _readings(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> list[Re
 
 
 def _note_water(conn: sqlite3.Connection, kept: KeptTrial, plain: Forecast, readings: list[Reading]) -> None:
-    water = water_found(readings, plain)
+    water = measured_water(readings, plain)
     technique = kept.drink.method.technique
     measurements.put_water(conn, kept.record.id, technique, None if water is None else water.ratio, water.how if water else "")

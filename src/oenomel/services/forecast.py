@@ -22,7 +22,7 @@ from oenomel.schemas.reports.forecast_reports import (
 from oenomel.schemas.requests.amount_requests import AmountRequest, TypedEntry
 from oenomel.schemas.routes.forecast_models import ComparedReport, CompareRequest, MendRequest
 from oenomel.schemas.spec_file import SpecFile, spec_schema
-from oenomel.schemas.spec_fix import with_mend
+from oenomel.schemas.spec_fix import with_fix
 from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.stored_sensory import tongue_of
 
@@ -70,7 +70,7 @@ def mend_spec(conn: sqlite3.Connection, body: MendRequest, conditions: Condition
     findings = compare(drink, parent[0], conditions).findings if parent else ()
     for finding in (*findings, *forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)).findings):
         if (finding.code, finding.pour) == (body.code, body.pour) and body.mend < len(finding.mends):
-            return with_mend(body.spec, finding.mends[body.mend])
+            return with_fix(body.spec, finding.mends[body.mend])
     raise StaleFix(body.code)
 
 

@@ -8,7 +8,7 @@ from typing import Any
 from oenomel.core.families import families
 from oenomel.core.families.family import NewPour, new_pour
 from oenomel.core.larder import Ingredient, Kind, SlotName
-from oenomel.core.larder.ingredient_search import Found
+from oenomel.core.larder.ingredient_search import IngredientMatch
 from oenomel.core.spec import FamilyName
 from oenomel.schemas.base import Plain
 from oenomel.schemas.routes.ingredients_models import FoundIngredient, FoundReport, IngredientDetail, IngredientSummary, ValueReport
@@ -37,7 +37,7 @@ def find_ingredients(conn: sqlite3.Connection, q: Plain) -> FoundReport:
     """Find ingredients by any of their names, best first; where none matches, the nearest."""
     index = ingredients.names(conn)
     matches = index.find(q, in_stock(conn))
-    return FoundReport(found=_told_found(matches), nearest=[] if matches else _told_found(index.nearest(q)))
+    return FoundReport(found=_match_report(matches), nearest=[] if matches else _match_report(index.nearest(q)))
 
 
 def get_ingredient(conn: sqlite3.Connection, slug: str) -> IngredientDetail:
@@ -45,7 +45,7 @@ def get_ingredient(conn: sqlite3.Connection, slug: str) -> IngredientDetail:
     return ingredient_detail(ingredients.get(conn, slug))
 
 
-def _told_found(matches: list[Found]) -> list[FoundIngredient]:
+def _match_report(matches: list[IngredientMatch]) -> list[FoundIngredient]:
     return [FoundIngredient(slug=match.slug, name=match.name, by=match.by) for match in matches]
 
 

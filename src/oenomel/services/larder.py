@@ -160,7 +160,7 @@ def _take_row(conn: sqlite3.Connection, row: LarderRow) -> str:
     if figures:
         ingredients.set_right(conn, known.slug, set_right(known, figures, "a table of the house").values())
         changes += [name.replace("_", " ") for name in figures]
-    changes += _take_stand(conn, row, known)
+    changes += _save_standing(conn, row, known)
     return listed(changes)
 
 
@@ -170,10 +170,10 @@ def _add_row(conn: sqlite3.Connection, row: LarderRow) -> None:
     figures = row.figures
     label = Label(row.name, row.kind, figures.get("abv"), figures.get("sugar"), figures.get("acid"))  # type: ignore[arg-type]  # checked in reading
     bottle = ingredients.add(conn, bottle_from(label, ingredients.larder(conn).values()))
-    _take_stand(conn, row, bottle)
+    _save_standing(conn, row, bottle)
 
 
-def _take_stand(conn: sqlite3.Connection, row: LarderRow, known: Ingredient) -> list[str]:
+def _save_standing(conn: sqlite3.Connection, row: LarderRow, known: Ingredient) -> list[str]:
     """Save the row's shelf state, price, par and retirement, and describe the changes."""
     changes, shelved = [], shelf.all_shelved(conn).get(known.slug)
     price = row.figures.get("price_per_litre")

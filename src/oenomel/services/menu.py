@@ -5,7 +5,7 @@ from __future__ import annotations
 import sqlite3
 
 from oenomel.core.balance import AXES, can_be_tasted, in_words
-from oenomel.core.menu import fruit_tonight, made_of
+from oenomel.core.menu import fruit_tonight, with_lots
 from oenomel.core.menu.costs import cost_of_drink, pour_cost_words
 from oenomel.core.menu.stock_needed import USUAL_SERVES, StockLevel, poured_tonight, to_prepare
 from oenomel.core.menu.todays_drinks import shared_moves, todays_headline
@@ -92,7 +92,7 @@ def _drink(drink: ListedDrink, today: TodaysList, entry: OnTheList | None) -> Dr
     of = drink.today
     poured = of.present.drink if of.instead is None else of.instead.drink
     cost = cost_of_drink(poured)
-    spec = _of_todays(with_pours_of(drink.spec, made_of(drink.written, {}), poured), today)
+    spec = _of_todays(with_pours_of(drink.spec, with_lots(drink.written, {}), poured), today)
     moved = {move.pour for move in of.moves}
     price = entry.price if entry else None
     return DrinkToday(

@@ -28,7 +28,7 @@ from oenomel.schemas.reports.method_reports import (
 from oenomel.schemas.requests.rebalance_requests import target_from
 from oenomel.schemas.routes.method_models import SpansRequest, StepsRequest
 from oenomel.schemas.spec_file import SpecFile
-from oenomel.schemas.spec_fix import with_mend
+from oenomel.schemas.spec_fix import with_fix
 from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.store import ingredients
 from oenomel.store.stock import in_stock
@@ -66,7 +66,7 @@ def size_to_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditio
     times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
     if times is None:
         raise CannotSize(drink.serve.glass)
-    return with_mend(spec, Fix("Size the drink to the glass", (Edit("amounts", {"times": times}),)))
+    return with_fix(spec, Fix("Size the drink to the glass", (Edit("amounts", {"times": times}),)))
 
 
 def follow_ranges(conn: sqlite3.Connection, body: SpansRequest, conditions: Conditions) -> list[SpanReport]:

@@ -14,7 +14,7 @@ from oenomel.core.menu.costs import cost_of_preparation
 from oenomel.core.menu.todays_drinks import effect_words, making_headline
 from oenomel.core.preparations import Outcome, prepared
 from oenomel.core.preparations.adjustment import to_acid, to_brix
-from oenomel.core.preparations.goods import Good, all_goods, goods_found
+from oenomel.core.preparations.goods import Good, all_goods, find_goods
 from oenomel.core.preparations.outcome import OWN_RECIPE
 from oenomel.core.preparations.preparation import Preparation, scaled
 from oenomel.errors import OenomelError, OutOfRange, RecordConflict, SpecError
@@ -179,7 +179,7 @@ def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
     """Find what can go into a preparation, best match first, dry and fresh goods before ingredients."""
     matches = [
         (tier, 0, KitchenFound(what=good.slug, name=good.name, note=_note(good), sure=tier <= Tier.ANY_ORDER))
-        for good, tier in goods_found(q)
+        for good, tier in find_goods(q)
     ]
     index = ingredients.names(conn)
     matches += [

@@ -8,7 +8,7 @@ from datetime import datetime
 from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import forecast_of
 from oenomel.core.larder import Ingredient, Larder, slug_for
-from oenomel.core.recipe_text import Mended
+from oenomel.core.recipe_text import LineCorrection
 from oenomel.formats.card.content import day_words
 from oenomel.formats.card.html import card_file
 from oenomel.formats.recipe_reader import ReadReport, read_text
@@ -21,7 +21,7 @@ from oenomel.store import ingredients
 
 def read_recipe_text(conn: sqlite3.Connection, body: RecipeTextRequest) -> ReadReport:
     """Read a recipe as a spec, with what each of its lines was read as."""
-    mended = {text: Mended(**entry.model_dump()) for text, entry in body.mended.items()}
+    mended = {text: LineCorrection(**entry.model_dump()) for text, entry in body.mended.items()}
     return read_text(body.text, ingredients.names(conn), lambda slug: _one(conn, slug), mended)
 
 

@@ -14,7 +14,7 @@ from oenomel.core.larder import Ingredient
 from oenomel.core.sensory import Attribute
 from oenomel.core.sensory.blends import WATER, choices, jugs_for, needs
 from oenomel.core.sensory.exercises import Exercise, exercise, score_of
-from oenomel.core.sensory.triangle import GLASSES, left_after, next_triangle, poured
+from oenomel.core.sensory.triangle import GLASSES, next_triangle, poured, remaining_after
 from oenomel.errors import DomainError, RecordConflict, SpecError
 from oenomel.schemas.reports.sensory_reports import (
     AskReport,
@@ -108,7 +108,7 @@ def next_glasses(conn: sqlite3.Connection, sitting_id: int) -> TriangleReport:
         if not taster:
             raise RecordConflict("everyone in this sitting has had all his triangles: begin another one")
         jugs = jugs_of(conn, sitting)
-        blends = left_after(jugs, [triangle_of(triangle) for triangle in before])
+        blends = remaining_after(jugs, [triangle_of(triangle) for triangle in before])
         drawn = next_triangle(jugs, threshold_on(conn, taster, jugs.matter), blends, random.Random(secrets.randbits(64)))
         record = TriangleRecord(sitting_id, taster, drawn.steps, drawn.less_parts, drawn.more_parts, drawn.odd, int(drawn.odd_is_more))
         triangle_id = sensory.add_triangle(conn, record)

@@ -25,7 +25,7 @@ from oenomel.services.resolve import resolve
 from oenomel.store import batches, drinks, ingredients
 from oenomel.store.batches import BatchRecord
 
-__all__ = ["batch_now", "contents_text", "left_composition", "pours_of", "report_of", "summaries", "the_older"]
+__all__ = ["batch_now", "contents_text", "pours_of", "remaining_composition", "report_of", "summaries", "the_older"]
 
 
 def batch_now(conn: sqlite3.Connection, entry: BatchEntry, conditions: Conditions) -> Batch:
@@ -46,7 +46,7 @@ def contents_text(pours: Sequence[Pour]) -> str:
     return composition_entry(contents_of(pours)).model_dump_json(exclude_defaults=True)
 
 
-def left_composition(record: BatchRecord) -> Composition:
+def remaining_composition(record: BatchRecord) -> Composition:
     """Return the composition of a stored batch per 100 ml."""
     return inline_ingredient(_bottle(record)).composition
 
@@ -67,7 +67,7 @@ def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
     """Return a batch in full; raises RecordNotFound."""
     record = batches.get(conn, batch_id)
     names, every = dict(drinks.names(conn)), {batch.id: batch for batch in batches.all_batches(conn)}
-    has = left_composition(record)
+    has = remaining_composition(record)
     poured = [PouredEntry.model_validate(load) for load in json.loads(record.poured)]
     slugs = {entry.ingredient for entry in poured if isinstance(entry.ingredient, str)}
     known = {slug: ingredient.name for slug, ingredient in ingredients.some(conn, slugs).items()}
@@ -100,7 +100,7 @@ def _summary(record: BatchRecord, names: dict[int, str], every: dict[int, BatchR
         "past": record.used_up_at is None and moment_of(record.use_by, TEN_YEARS) < datetime.now(UTC),
         "service": json.loads(record.wish)["service"],
         "serves_left": serves_in(record.left_ml, record.serve_ml),
-        "abv": left_composition(record).abv,
+        "abv": remaining_composition(record).abv,
         "wood": bool(record.wood),
         "descent": descent_words({key: one_batch.name for key, one_batch in every.items()}, shares(_fillings(every), record.id)),
     }

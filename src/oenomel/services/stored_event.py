@@ -42,7 +42,7 @@ USUAL_HOUR: Final = 19
 
 
 @dataclass(frozen=True)
-class _Placed:
+class _PlannedDrink:
     """A drink of the event with its computed batch and tasks."""
 
     entry: EveningDrinkEntry
@@ -134,7 +134,7 @@ def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningR
     )
 
 
-def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Conditions) -> _Placed | None:
+def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Conditions) -> _PlannedDrink | None:
     poured = poured_trial(conn, entry.drink_id)
     if poured is None:
         return None
@@ -151,7 +151,7 @@ def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Cond
             batch = batch_of(drink, BatchWish(entry.service, serves=to_make, container_ml=entry.container_ml), conditions)
         except DomainError as error:
             fault = f"{drink.name}: {error}."
-    return _Placed(entry, drink, kept, from_batch, to_make, batch, fault)
+    return _PlannedDrink(entry, drink, kept, from_batch, to_make, batch, fault)
 
 
 def _before(conn: sqlite3.Connection) -> str:
@@ -227,7 +227,7 @@ def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, p
 
 
 def _warnings(
-    conn: sqlite3.Connection, placed: list[_Placed], tasks: list[TaskReport], hour: datetime, ahead_h: float, *, past: bool
+    conn: sqlite3.Connection, placed: list[_PlannedDrink], tasks: list[TaskReport], hour: datetime, ahead_h: float, *, past: bool
 ) -> list[str]:
     faults = [drink.fault for drink in placed if drink.fault]
     faults += [f"{drink.drink.name}: {drink.batch.fit.words}" for drink in placed if drink.batch is not None and not drink.batch.fit.fits]
@@ -261,7 +261,7 @@ def _warnings(
     return faults
 
 
-def _drink(drink: _Placed) -> EveningDrinkReport:
+def _drink(drink: _PlannedDrink) -> EveningDrinkReport:
     parts = []
     if drink.from_batch and drink.kept is not None:
         parts.append(f"{drink.from_batch} out of {drink.kept.name}")

@@ -15,7 +15,7 @@ from oenomel.core.sensory.exercises import EXERCISES
 from oenomel.core.sensory.phrases import before_sitting, in_figures, known_steps, sitting_words, threshold_words
 from oenomel.core.sensory.thresholds import KNOWN_AFTER, Threshold, TriangleAnswer, threshold_of, updated, worth_going_on
 from oenomel.core.sensory.training_plan import week_plan
-from oenomel.core.sensory.triangle import Triangle, alcohol_g, can_pour, left_after
+from oenomel.core.sensory.triangle import Triangle, alcohol_g, can_pour, remaining_after
 from oenomel.core.spec import Pour
 from oenomel.schemas.reports.sensory_reports import (
     DoneReport,
@@ -117,7 +117,7 @@ def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
 def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingReport:
     """Build the report of a sitting."""
     jugs, triangles = jugs_of(conn, record), sensory.triangles_of(conn, record.id)
-    blends = left_after(jugs, [triangle_of(triangle) for triangle in triangles])
+    blends = remaining_after(jugs, [triangle_of(triangle) for triangle in triangles])
     waiting = [triangle for triangle in triangles if triangle.found is None]
     own = [triangle for triangle in triangles if waiting and triangle.taster == waiting[0].taster]
     return SittingReport(

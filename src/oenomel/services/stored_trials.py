@@ -6,7 +6,7 @@ import sqlite3
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from oenomel.core.balance import profile_of_made
+from oenomel.core.balance import profile_as_made
 from oenomel.core.dilution import Conditions
 from oenomel.core.families import typical_range_for
 from oenomel.core.spec import Drink
@@ -86,7 +86,7 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
     result = []
     for record in records:
         trial = kept[record.trial_id]
-        home = typical_range_for(trial.drink, profile_of_made(trial.drink, trial.conditions), homes)
+        home = typical_range_for(trial.drink, profile_as_made(trial.drink, trial.conditions), homes)
         if home is not None:
             sheet = Sheet(trial.drink, _verdict(record), record.trial_id, f"{record.taster} {record.tasted_at[:10]}")
             result.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))

@@ -7,7 +7,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from oenomel.core.balance import profile_of_made
+from oenomel.core.balance import profile_as_made
 from oenomel.core.dilution import Conditions
 from oenomel.core.families import typical_range_for
 from oenomel.core.larder import aromas
@@ -125,12 +125,12 @@ def propose_next(
     palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)
     larder = ingredients.larder(conn)
     homes = typical_ranges_for(conn, present.drink.family)
-    home = typical_range_for(present.drink, profile_of_made(present.drink, conditions), homes)
+    home = typical_range_for(present.drink, profile_as_made(present.drink, conditions), homes)
     joining = may_join(larder, in_stock(conn))
     standing, all_proposals = proposals(
         sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, budget, tongue_of(conn, body.palate)
     )
-    figures = [profile_of_made(proposal.drink, conditions) for proposal in all_proposals]
+    figures = [profile_as_made(proposal.drink, conditions) for proposal in all_proposals]
     return next_report(present.spec, present.drink, standing, all_proposals, figures)
 
 

@@ -14,7 +14,7 @@ from oenomel.core.balance import AXES
 from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.lots import Lot
-from oenomel.core.menu import TodaysDrink, WorthMeasuring, made_of, todays_drink, worth_measuring
+from oenomel.core.menu import TodaysDrink, WorthMeasuring, todays_drink, with_lots, worth_measuring
 from oenomel.core.spec import Drink
 from oenomel.schemas.spec_file import SpecFile, parse_spec
 from oenomel.services.open_lots import assumed_ingredient, todays_lots
@@ -129,7 +129,7 @@ def _without_lots(spec: SpecFile) -> SpecFile:
 def _unread(drink: Drink, own: Mapping[str, tuple[LotRecord, Lot]], conditions: Conditions) -> Forecast:
     """Return the drink with these lots but without their readings."""
     bases = {pour.ingredient.slug: pour.ingredient for pour in drink.pours}
-    return forecast_of(made_of(drink, {slug: assumed_ingredient(bases[slug], record) for slug, (record, _) in own.items()}), conditions)
+    return forecast_of(with_lots(drink, {slug: assumed_ingredient(bases[slug], record) for slug, (record, _) in own.items()}), conditions)
 
 
 def _once(key: tuple[object, ...], make: Callable[[], Kept]) -> Kept:

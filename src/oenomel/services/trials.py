@@ -31,7 +31,7 @@ from oenomel.schemas.reports.trial_reports import (
     spec_cloud_report,
 )
 from oenomel.schemas.requests.tasting_requests import BriefEntry, WordsEntry
-from oenomel.schemas.requests.trial_conditions import made_of
+from oenomel.schemas.requests.trial_conditions import circumstances_of
 from oenomel.schemas.routes.trials_models import ChosenTrials, CloudSpecEntry, MarkEntry
 from oenomel.schemas.spec_file import parse_spec
 from oenomel.schemas.spec_to_drink import plain_spec
@@ -73,7 +73,7 @@ def mark_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: Mar
 def lay_side_by_side(conn: sqlite3.Connection, drink_id: int, body: ChosenTrials, conditions: Conditions) -> SideBySideReport:
     """Compare two to four trials as poured, each with the first; differences first."""
     chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial) for trial in body.trials])
-    trials = [made_of(f"trial {one_trial.record.number}", one_trial.drink, one_trial.made) for one_trial in chosen]
+    trials = [circumstances_of(f"trial {one_trial.record.number}", one_trial.drink, one_trial.made) for one_trial in chosen]
     return side_by_side_report(
         compare_trials(trials, conditions, typical_ranges_for(conn, *{one_trial.drink.family for one_trial in chosen}))
     )

@@ -224,7 +224,7 @@ def fault_of(error: sqlite3.Error | OSError, path: Path) -> StoreFault:
         kind = getattr(error, "sqlite_errorcode", 0) & 0xFF
         if kind == sqlite3.SQLITE_CANTOPEN and not path.exists():
             return StoreFault("gone", path)
-        if kind == sqlite3.SQLITE_IOERR and not _has_room(path):
+        if kind == sqlite3.SQLITE_IOERR and not _has_space(path):
             return StoreFault("full", path)
         return StoreFault(_SQLITE_FAULTS.get(kind, "unusable"), path, str(error))
     return StoreFault(_OS_FAULTS.get(error.errno or 0, "unusable"), path, error.strerror or str(error))
@@ -262,7 +262,7 @@ def _uri(path: Path, mode: str) -> str:
     return f"{path.absolute().as_uri()}?mode={mode}"
 
 
-def _has_room(path: Path) -> bool:
+def _has_space(path: Path) -> bool:
     """Check whether the disk takes another page; without space SQLite's side files fail with another error."""
     try:
         return shutil.disk_usage(path.parent).free >= ROOM_BYTES

@@ -129,7 +129,7 @@ VALUES (:slug, :name, :value, :relative_sd, :source, :source_kind, :why)
 """
 
 
-class _Held:
+class _LarderCache:
     """Cache of a larder in one state: each ingredient by slug (None: there is none), the whole larder and its search index."""
 
     def __init__(self, token: str) -> None:
@@ -143,15 +143,15 @@ class _Held:
 MOST_HELD: Final = 3
 """States of the larder that are cached: one before the last write is needed again after an undo, and for copies of a file."""
 
-_held: dict[str, _Held] = {}
+_held: dict[str, _LarderCache] = {}
 _lock = Lock()
 
 
-def _held_for(conn: sqlite3.Connection) -> _Held:
+def _held_for(conn: sqlite3.Connection) -> _LarderCache:
     # Building an ingredient takes longer than all sums of a forecast, and it changes seldom. Whoever reads another state of a larder
     # starts anew; requests in other threads keep the one they have.
     token = state(conn)
-    stored = _held.get(token) or _Held(token)
+    stored = _held.get(token) or _LarderCache(token)
     with _lock:
         _held.pop(token, None)
         _held[token] = stored

@@ -19,7 +19,7 @@ from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.spec.drink import Drink, Pour
 from oenomel.core.spec.technique import Garnish, Method, Serve
 from oenomel.schemas.spec_file import parse_spec
-from oenomel.schemas.spec_fix import with_mend
+from oenomel.schemas.spec_fix import with_fix
 from oenomel.schemas.spec_to_drink import drink_from_spec, spec_from_drink
 
 RUM, LIME, SYRUP = ("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)
@@ -175,7 +175,7 @@ def test_each_mend_of_a_finding_mends_it(code):
         }
     )
     for mend in finding.mends:
-        mended = drink_from_spec(with_mend(spec, mend), Larder({**catalogue(), **inline}))
+        mended = drink_from_spec(with_fix(spec, mend), Larder({**catalogue(), **inline}))
         left = {f.code for f in forecast_of(mended).findings}
         assert code not in left or code in UNMENDED or (code == "alcohol" and forecast_of(mended).served.alcohol_g < 1), mend.words
         assert mend.words[0].isupper()
@@ -267,7 +267,7 @@ def test_sugar_in_the_tin_can_be_poured_as_as_much_in_syrup():
     # 10 g of sugar are in 16.3 ml of syrup of 61.5 g in 100 ml: 17.5 on a grid of 2.5 ml.
     made = drink(RUM, LIME, ("caster-sugar", 10 / catalogue()["caster-sugar"].composition.sugar * 100))
     (mend,) = told(made, "undissolved-sugar").mends
-    spec = with_mend(spec_from_drink(made), mend)
+    spec = with_fix(spec_from_drink(made), mend)
     assert (spec.pours[2].ingredient, spec.pours[2].unit) == ("simple-syrup-1-1", "ml")
     assert float(spec.pours[2].amount) == 17.5
 

@@ -8,7 +8,7 @@ from support.drinks import drink
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.spec.drink import Drink
 from oenomel.core.spec.technique import Garnish, Method, Serve
-from oenomel.schemas.spec_fix import with_mend
+from oenomel.schemas.spec_fix import with_fix
 from oenomel.schemas.spec_to_drink import spec_from_drink
 
 RUM, LIME, SYRUP = ("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)
@@ -37,5 +37,5 @@ def test_too_small_a_glass_is_told_with_what_it_holds_and_a_roomier_one(golden):
 
 def test_thick_syrup_that_is_stirred_is_shaken():
     (mend,) = told(by(drink(RUM, LIME, ("honey", 15)), Method("stir")), "thick-syrup").mends
-    assert with_mend(spec_from_drink(drink(RUM, LIME, ("honey", 15))), mend).method.technique == "shake"
+    assert with_fix(spec_from_drink(drink(RUM, LIME, ("honey", 15))), mend).method.technique == "shake"
     assert [edit.place for edit in mend.edits] == ["method"]

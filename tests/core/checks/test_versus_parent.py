@@ -8,7 +8,7 @@ from oenomel.core.forecast.comparison import compare
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.spec.drink import Drink
 from oenomel.core.spec.technique import Method
-from oenomel.schemas.spec_fix import with_mend
+from oenomel.schemas.spec_fix import with_fix
 from oenomel.schemas.spec_to_drink import spec_from_drink
 
 RUM, LIME, SYRUP = ("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)
@@ -47,5 +47,5 @@ def test_trial_that_changes_the_method_too_is_told_and_can_be_made_as_the_parent
     (found,) = compare(changed, SOUR).findings
     assert (found.code, found.severity) == ("method-changed-too", "info")
     assert compare(by(SOUR, Method(seconds=30)), SOUR).findings == ()
-    mended = with_mend(spec_from_drink(changed), found.mends[0])
+    mended = with_fix(spec_from_drink(changed), found.mends[0])
     assert mended.method.seconds is None

@@ -7,7 +7,7 @@ from support.drinks import drink
 
 from oenomel.core.balance.perception import degree
 from oenomel.core.families.family import families
-from oenomel.core.families.typical_range import BRANCHES, lean_words, place_words, standard_typical_ranges, steps_of
+from oenomel.core.families.typical_range import BRANCHES, lean_words, position_words, standard_typical_ranges, steps_of
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.errors import EmptyDrink
@@ -90,7 +90,7 @@ def test_what_is_in_the_glass_tells_which_branch_of_its_family_a_drink_belongs_t
 
 
 def test_place_words_change_at_one_and_at_one_and_a_half_steps():
-    assert [place_words(d) for d in (1.0, 1.01, 1.5, 1.51)] == ["at home", "at the edge of home", "at the edge of home", "outside"]
+    assert [position_words(d) for d in (1.0, 1.01, 1.5, 1.51)] == ["at home", "at the edge of home", "at the edge of home", "outside"]
 
 
 @pytest.mark.parametrize(

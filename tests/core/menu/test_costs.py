@@ -9,7 +9,7 @@ from support.kitchen import preparation
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.ingredient import SourcedValue
 from oenomel.core.menu.costs import cost_of_drink, cost_of_preparation, pour_cost_words
-from oenomel.core.menu.todays_drinks import made_of
+from oenomel.core.menu.todays_drinks import with_lots
 from oenomel.core.preparations.outcome import prepared
 
 LARDER = catalogue()
@@ -23,7 +23,7 @@ def priced(ingredient, price):
 
 
 def test_what_a_drink_costs_and_what_has_no_price_is_named(golden):
-    made = made_of(SOUR, {"london-dry-gin": priced(LARDER["london-dry-gin"], 24.0), "lime-juice": priced(LARDER["lime-juice"], 10.0)})
+    made = with_lots(SOUR, {"london-dry-gin": priced(LARDER["london-dry-gin"], 24.0), "lime-juice": priced(LARDER["lime-juice"], 10.0)})
     cost = cost_of_drink(made)
     assert cost.total == pytest.approx(60 * 0.024 + 22.5 * 0.010)
     assert cost.missing == ("Simple syrup 1:1",)

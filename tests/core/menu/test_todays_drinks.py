@@ -10,7 +10,7 @@ from oenomel.core.balance.perception import AXES
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.lots.lot import LotReading, lot_of
-from oenomel.core.menu.todays_drinks import effect_words, made_of, shared_moves, todays_drink, todays_headline
+from oenomel.core.menu.todays_drinks import effect_words, shared_moves, todays_drink, todays_headline, with_lots
 from oenomel.schemas.spec_to_drink import drink_from_spec
 
 LARDER = catalogue()
@@ -23,7 +23,7 @@ def lot(slug, *readings):
 
 def today(written, *lots):
     as_read = {slug: each for mapping in lots for slug, each in mapping.items()}
-    return todays_drink(forecast_of(written), forecast_of(made_of(written, {slug: LARDER[slug] for slug in as_read})), as_read)
+    return todays_drink(forecast_of(written), forecast_of(with_lots(written, {slug: LARDER[slug] for slug in as_read})), as_read)
 
 
 def test_with_nothing_measured_every_drink_is_exactly_as_it_was_written(golden):

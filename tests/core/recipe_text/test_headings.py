@@ -2,7 +2,7 @@
 
 import pytest
 
-from oenomel.core.recipe_text.headings import heading_of, section_of, unit_of_all, unit_told
+from oenomel.core.recipe_text.headings import declared_unit, heading_of, section_of, unit_of_all
 from oenomel.core.recipe_text.read_recipe import TextLine
 
 
@@ -44,7 +44,7 @@ def test_what_follows_a_heading_on_its_line_stays(line, rest):
     [("All measures in ounces", "oz"), ("(in ml)", "ml"), ("Amounts are in cl", "cl"), ("Everything in parts", "part"), ("in a tin", None)],
 )
 def test_a_text_may_declare_the_unit_of_all_amounts(text, unit):
-    assert unit_told(text) == unit
+    assert declared_unit(text) == unit
 
 
 @pytest.mark.parametrize(

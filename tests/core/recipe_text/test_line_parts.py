@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from oenomel.core.recipe_text.line_parts import bare, piece_of, pieces_of, split_sentences, tells_an_amount, without_top
+from oenomel.core.recipe_text.line_parts import bare, has_amount, piece_of, pieces_of, split_sentences, without_top
 
 
 @pytest.mark.parametrize(
@@ -30,12 +30,12 @@ def test_amount_and_ingredient_are_told_apart_wherever_the_amount_stands(line, a
     assert piece.said is not None
     assert (piece.said.amount, piece.words) == (amount, words)
     assert unit is None or piece.said.unit == unit
-    assert tells_an_amount(line)
+    assert has_amount(line)
 
 
 @pytest.mark.parametrize("line", ["lime juice", "Shake and strain", "for garnish: a lime wheel", "optional", "ice"])
 def test_words_without_an_amount_have_none(line):
-    assert not tells_an_amount(line)
+    assert not has_amount(line)
 
 
 @pytest.mark.parametrize(

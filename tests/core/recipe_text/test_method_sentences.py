@@ -2,7 +2,7 @@
 
 import pytest
 
-from oenomel.core.recipe_text.method_sentences import MethodRead, made_of
+from oenomel.core.recipe_text.method_sentences import MethodRead, after_sentence
 
 
 @pytest.mark.parametrize(
@@ -16,5 +16,5 @@ from oenomel.core.recipe_text.method_sentences import MethodRead, made_of
     ],
 )
 def test_a_sentence_tells_pieces_of_ice_the_reverse_shake_and_what_is_thrown_away(sentence, told):
-    made = made_of(sentence, MethodRead())
+    made = after_sentence(sentence, MethodRead())
     assert {name: getattr(made, name) for name in told} == told

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.ingredient_search import Findable, Index
 from oenomel.core.recipe_text.parser import read_recipe, sections_of
-from oenomel.core.recipe_text.read_recipe import Mended
+from oenomel.core.recipe_text.read_recipe import LineCorrection
 
 INDEX = Index(Findable.of(each) for each in catalogue().values())
 
@@ -409,10 +409,10 @@ def test_what_nobody_told_is_asked_and_never_guessed_as_nothing(golden):
     assert "It was first made on a Tuesday by the river gate." in recipe.notes
     golden({line.text: line.why for line in recipe.lines if not line.sure})
     # Said, it is poured.
-    mended = {"simple syrup to taste": Mended(amount="¾ oz"), "lime juice": Mended(left_out=True)}
+    mended = {"simple syrup to taste": LineCorrection(amount="¾ oz"), "lime juice": LineCorrection(left_out=True)}
     told = read("A Question\n60 ml gin\nlime juice\nsimple syrup to taste", mended=mended)
     assert [(pour.ingredient.slug, pour.amount, pour.unit) for pour in told.pours[1:]] == [("simple-syrup-1-1", 0.75, "oz")]
-    chosen = read(DOUBTS, mended={"1 oz Hedge Witch cordial": Mended(slug="elderflower-cordial")})
+    chosen = read(DOUBTS, mended={"1 oz Hedge Witch cordial": LineCorrection(slug="elderflower-cordial")})
     assert (chosen.pours[1].ingredient.slug, chosen.pours[1].slot, chosen.guess.family) == ("elderflower-cordial", "sweet", "sour")
 
 
@@ -430,9 +430,9 @@ def test_what_goes_in_by_the_piece_is_counted_or_asked_and_what_is_poured_furthe
         ("3 slices orange", "note"), ("30 ml", "note"), ("Half rim of moon dust", "note"),
     ]  # fmt: skip
     said = {
-        "3 slices orange": Mended(slug="orange-juice", amount="15 ml"),
-        "30 ml": Mended(slug="lemon-juice"),
-        "Half rim of moon dust": Mended(slug="caster-sugar"),
+        "3 slices orange": LineCorrection(slug="orange-juice", amount="15 ml"),
+        "30 ml": LineCorrection(slug="lemon-juice"),
+        "Half rim of moon dust": LineCorrection(slug="caster-sugar"),
     }
     mended = read(text, mended=said)
     assert [(pour.ingredient.slug, pour.amount) for pour in mended.pours[1:]] == [

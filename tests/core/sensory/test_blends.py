@@ -6,7 +6,7 @@ import pytest
 
 from oenomel.core.balance.aroma_share import SMELL_STEP, share_of_glass
 from oenomel.core.balance.perception import AXES, steps_between
-from oenomel.core.balance.served import profile_of_made
+from oenomel.core.balance.served import profile_as_made
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.sensory.blends import ATTRIBUTES, choices, glass_of, jugs_for, needs
@@ -23,7 +23,7 @@ def jugs_on(matter, triangles=6, grid=2.5, hand=HAND):
 
 def apart(matter, one, other):
     """Steps between two glasses by the forecast: in what is asked, and the most in what isn't."""
-    here, there = (profile_of_made(each, Conditions()) for each in (one, other))
+    here, there = (profile_as_made(each, Conditions()) for each in (one, other))
     steps = {name: float(steps_between(getattr(there, name), getattr(here, name), axis)) for name, axis in AXES.items()}
     if matter == "smell":
         liqueur = next(pour.ingredient.slug for pour in other.pours if pour.ingredient.kind == "liqueur")

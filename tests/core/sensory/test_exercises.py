@@ -5,7 +5,7 @@ from support.depth import spread
 from support.sixty_specs import specs
 
 from oenomel.core.balance.perception import AXES, steps_between
-from oenomel.core.balance.served import profile_of_made
+from oenomel.core.balance.served import profile_as_made
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.sensory.exercises import EXERCISES, exercise, score_of
@@ -23,7 +23,7 @@ def drawn(kind, seeds=SEEDS):
 
 
 def steps(drink, beside):
-    now, then = (profile_of_made(each, Conditions()) for each in (drink, beside))
+    now, then = (profile_as_made(each, Conditions()) for each in (drink, beside))
     return {name: float(steps_between(getattr(now, name), getattr(then, name), axis)) for name, axis in AXES.items()}
 
 

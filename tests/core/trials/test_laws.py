@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from support.depth import examples
 from support.drinks import drink, eight_three_three
 
-from oenomel.core.balance.served import profile_of_made
+from oenomel.core.balance.served import profile_as_made
 from oenomel.core.dilution.ice_conditions import Conditions, HouseFactor
 from oenomel.core.families.typical_range import standard_typical_ranges, steps_of
 from oenomel.core.forecast.forecast import forecast_of
@@ -16,7 +16,7 @@ from oenomel.core.spec.technique import Method
 from oenomel.core.trials.lineage import cross, origins
 from oenomel.core.trials.next_trial import Sheet, answer, proposals
 from oenomel.core.trials.palate import Tasted, learn
-from oenomel.core.trials.readings import Reading, beside_forecast, check, forecast_reading, water_found
+from oenomel.core.trials.readings import Reading, beside_forecast, check, forecast_reading, measured_water
 from oenomel.core.trials.side_by_side import TrialAsMade, compare_trials
 from oenomel.core.trials.spec_cloud import middle_of, spec_cloud_of
 from oenomel.core.trials.tasting import Verdict, verdict_words
@@ -39,14 +39,14 @@ places = st.tuples(*[st.floats(-3, 3)] * 3)
 def test_measuring_what_another_house_foresees_finds_its_factor(made, factor, quantity):
     plain, true = forecast_of(made), forecast_of(made, Conditions(factors={"shake": HouseFactor(factor, 0.01, 9)}))
     readings = [Reading(quantity, point, forecast_reading(quantity, point, true)) for point in ("tin", "strained")]
-    assert water_found(readings, plain).ratio == pytest.approx(factor, rel=1e-6)
+    assert measured_water(readings, plain).ratio == pytest.approx(factor, rel=1e-6)
 
 
 @given(sours, st.floats(0.75, 1.3))
 def test_a_scale_finds_it_too_but_for_what_alcohol_and_water_contract(made, factor):
     plain, true = forecast_of(made), forecast_of(made, Conditions(factors={"shake": HouseFactor(factor, 0.01, 9)}))
     readings = [Reading("weight_g", point, forecast_reading("weight_g", point, true)) for point in ("tin", "strained")]
-    assert water_found(readings, plain).ratio == pytest.approx(factor, rel=0.02)
+    assert measured_water(readings, plain).ratio == pytest.approx(factor, rel=0.02)
 
 
 @given(sours)
@@ -112,12 +112,12 @@ def test_every_answer_can_be_poured_and_says_what_it_heard(made, sugar, acid, ab
         assert (verdict_words(Verdict(sugar, acid, abv)) or "") in each.reasons[0]
         assert 0 <= each.chance <= 1
         assert all(pour.volume_ml >= 0 for pour in each.drink.pours)
-        assert profile_of_made(each.drink, Conditions()).volume_ml > 0
+        assert profile_as_made(each.drink, Conditions()).volume_ml > 0
 
 
 @given(sours)
 def test_asking_for_where_it_stands_changes_nothing(made):
-    same, left, _ = answer(made, steps_of(profile_of_made(made, Conditions())), LARDER, Conditions())
+    same, left, _ = answer(made, steps_of(profile_as_made(made, Conditions())), LARDER, Conditions())
     assert [pour.volume_ml for pour in same.pours] == [pour.volume_ml for pour in made.pours]
     assert max(abs(each.steps) for each in left) < 1e-6
 
@@ -126,4 +126,4 @@ def test_a_bottled_drink_has_no_water_to_calibrate_and_no_ice_in_its_way():
     bottled = drink(("vodka", 60), ("still-water", 30), method=Method("none", ice="none"))
     plain = forecast_of(bottled)
     check(Reading("volume_ml", "strained", 90), plain)
-    assert water_found([Reading("volume_ml", "tin", 90), Reading("volume_ml", "strained", 90)], plain) is None
+    assert measured_water([Reading("volume_ml", "tin", 90), Reading("volume_ml", "strained", 90)], plain) is None

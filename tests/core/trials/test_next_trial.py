@@ -7,12 +7,12 @@ from support.drinks import drink, eight_three_three
 from support.tasters import Taster, forecast_error
 
 from oenomel.core.balance.aroma_share import share_of_glass
-from oenomel.core.balance.served import profile_of_made
+from oenomel.core.balance.served import profile_as_made
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.families.family import families
 from oenomel.core.families.typical_range import BRANCHES, standard_typical_ranges, steps_of
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.trials.next_trial import Sheet, answer, ideal_of, proposals, standing_of
+from oenomel.core.trials.next_trial import Sheet, answer, ideal_of, proposals, state_of
 from oenomel.core.trials.palate import WITHIN_STEPS, Palate, unknown_palate
 from oenomel.core.trials.tasting import Verdict
 from oenomel.errors import DomainError
@@ -29,7 +29,7 @@ FIZZ = drink(
 
 def moved(made, before):
     """Steps by which a drink moved, on sweetness, acidity and strength."""
-    return steps_of(profile_of_made(made, USUAL)) - steps_of(profile_of_made(before, USUAL))
+    return steps_of(profile_as_made(made, USUAL)) - steps_of(profile_as_made(before, USUAL))
 
 
 def asked(verdict, of, **kwargs):
@@ -53,7 +53,7 @@ def test_large_and_watery_asks_for_less_lengthener_and_keeps_the_balance():
     _, found = asked(Verdict(sugar=0, acid=0, abv=-1, body=-1), FIZZ)
     best = found[0].drink
     soda = next(pour for pour in best.pours if pour.ingredient.slug == "soda-water")
-    assert soda.volume_ml < 90 or profile_of_made(best, USUAL).abv > profile_of_made(FIZZ, USUAL).abv
+    assert soda.volume_ml < 90 or profile_as_made(best, USUAL).abv > profile_as_made(FIZZ, USUAL).abv
     assert moved(best, FIZZ)[2] == pytest.approx(1, abs=0.5)
 
 
@@ -132,21 +132,21 @@ def developed(random, sheets_a_trial):
     present = schools[random.integers(len(schools))].drink
     while True:
         ideal = reference + random.normal(0, 1.5, 3)
-        if 2 <= np.linalg.norm(ideal - steps_of(profile_of_made(present, USUAL))) <= 4:
+        if 2 <= np.linalg.norm(ideal - steps_of(profile_as_made(present, USUAL))) <= 4:
             _, left, _ = answer(present, ideal, LARDER, USUAL)
             if max(abs(each.steps) for each in left if each.axis != "volume_ml") <= 0.5:
                 break
     taster, error, sheets = Taster(ideal, random), forecast_error(random), []
     for trial in range(1, 9):
-        true = steps_of(profile_of_made(present, USUAL)) + error
+        true = steps_of(profile_as_made(present, USUAL)) + error
         for _ in range(sheets_a_trial):
             sheets.append(Sheet(present, Verdict(*taster.says(true)), trial, taster.session))
         point = ideal_of(sheets, reference, None, USUAL)
         first = np.array(sheets[0].verdict.axes)
-        wished = steps_of(profile_of_made(present, USUAL)) - first if len(sheets) == 1 else reference + point.mean
+        wished = steps_of(profile_as_made(present, USUAL)) - first if len(sheets) == 1 else reference + point.mean
         following, _, _ = answer(present, wished, LARDER, USUAL)
-        best = point.chance_within(steps_of(profile_of_made(following, USUAL)) - reference)
-        standing = standing_of(sheets, point, reference, present, best, USUAL)
+        best = point.chance_within(steps_of(profile_as_made(following, USUAL)) - reference)
+        standing = state_of(sheets, point, reference, present, best, USUAL)
         if standing.state != "not yet":
             return trial, bool((np.abs(true - ideal) <= WITHIN_STEPS).all())
         present = following
@@ -192,7 +192,7 @@ def test_one_drink_s_ideal_lies_half_a_step_around_what_is_known_of_the_palate()
 def test_how_much_a_trial_minds_growing_or_shrinking(steps, pours):
     # House rule: a tenth of volume counts 0.4 times what it does in a swap, since a trial may become a little larger or smaller.
     sour = eight_three_three()
-    wished = steps_of(profile_of_made(sour, USUAL)) + np.array(steps, dtype=float)
+    wished = steps_of(profile_as_made(sour, USUAL)) + np.array(steps, dtype=float)
     found, _, _ = answer(sour, wished, LARDER, USUAL)
     assert [pour.volume_ml for pour in found.pours] == pours
 
@@ -201,9 +201,9 @@ def test_near_nothing_a_complaint_wants_grams():
     # docs/model/trials.md, "What to try next": "clearly not sweet enough" of a drink with hardly any sugar is two grams in 100 ml, not two
     # steps of next to nothing.
     anise = drink(("anise-wormwood-spirit", 45), ("lemon-juice", 15), ("still-water", 60), family="open")
-    assert profile_of_made(anise, USUAL).sugar < 0.5
+    assert profile_as_made(anise, USUAL).sugar < 0.5
     _, (best, *others) = proposals([Sheet(anise, Verdict(sugar=-2), 1)], anise, 1, LARDER)
-    assert profile_of_made(best.drink, USUAL).sugar - profile_of_made(anise, USUAL).sugar == pytest.approx(2, abs=0.5)
+    assert profile_as_made(best.drink, USUAL).sugar - profile_as_made(anise, USUAL).sugar == pytest.approx(2, abs=0.5)
     # A corrector is offered, and one of a sort: nobody pours two syrups.
     assert [pour.ingredient.slug for pour in best.drink.pours if pour.slot == "sweet"] == ["simple-syrup-1-1"]
     assert all("lemon juice" not in each.title for each in others)
@@ -216,16 +216,16 @@ def test_nobody_asks_strength_of_what_has_none():
     free = drink(("juniper-water", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 15))
     home = standard_typical_ranges()["sour", "without alcohol"]
     _, found = proposals([Sheet(free, Verdict(sugar=-1, abv=-2), 1)], free, 1, LARDER, home)
-    assert all(profile_of_made(each.drink, USUAL).abv < 0.5 for each in found)
+    assert all(profile_as_made(each.drink, USUAL).abv < 0.5 for each in found)
     assert moved(found[0].drink, free)[0] > 0.5
 
 
 def test_one_thing_too_loud_has_two_thirds_of_its_share_and_the_drink_stays_as_large():
     # docs/model/rebalance.md: share, not amount; the other axes and the volume are held.
     for of, loud in ((DAISY, "orange-liqueur-dry"), (FIZZ, "lemon-juice")):
-        before = profile_of_made(of, USUAL).volume_ml
+        before = profile_as_made(of, USUAL).volume_ml
         found = next(each for each in asked(Verdict(sugar=0, acid=0, abv=0, loud=loud), of)[1] if each.key == "quieter")
-        after = profile_of_made(found.drink, USUAL).volume_ml
+        after = profile_as_made(found.drink, USUAL).volume_ml
         ratio = share_of_glass(found.drink, loud, after) / share_of_glass(of, loud, before)
         assert ratio == pytest.approx(2 / 3, abs=0.08)
         assert after == pytest.approx(before, rel=0.05)
@@ -250,7 +250,7 @@ def test_a_text_that_says_gum_pours_gum_and_no_answer_raises_what_is_loud():
             assert ("gum" in " ".join(each.reasons)) is gum
     # The catalogue calls it loud above 10 ml.
     loud = drink(("london-dry-gin", 60), ("lemon-juice", 22.5), ("cherry-stone-liqueur", 7.5), ("violet-liqueur", 5))
-    made, _, _ = answer(loud, steps_of(profile_of_made(loud, USUAL)) + np.array([6.0, 0, 0]), LARDER, USUAL)
+    made, _, _ = answer(loud, steps_of(profile_as_made(loud, USUAL)) + np.array([6.0, 0, 0]), LARDER, USUAL)
     assert _now(made, "cherry-stone-liqueur") <= 10
     assert _now(made, "violet-liqueur") <= 7.5
 

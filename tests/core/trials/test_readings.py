@@ -11,7 +11,7 @@ from oenomel.core.dilution.ice_conditions import Conditions, HouseFactor, house_
 from oenomel.core.families.family import families
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.spec.technique import Method
-from oenomel.core.trials.readings import Reading, beside_forecast, check, forecast_reading, own_water, water_found, without_house_factor
+from oenomel.core.trials.readings import Reading, beside_forecast, check, forecast_reading, measured_water, own_water, without_house_factor
 from oenomel.devices.hidden_truth import samples_of, true_factor
 from oenomel.devices.scale import SimulatedScale
 from oenomel.errors import ImpossibleMeasurement, NoReading
@@ -49,7 +49,7 @@ def kitchens():
                 Reading("weight_g", "strained", weighed(scale, sample["strained"], left_g)),
                 Reading("held_back_g", "strained", left_g),
             ]
-            ratios.append(water_found(readings, forecast_of(made)).ratio)
+            ratios.append(measured_water(readings, forecast_of(made)).ratio)
         six = house_factor(ratios[:6])
         others = [(forecast_of(made).dilution.water_ml, samples_of(made, 200 + n, house)) for n, made in enumerate(schools)]
         off = [
@@ -99,7 +99,7 @@ def test_the_forecast_uses_the_factor_and_says_so():
     ],
 )
 def test_water_is_found_from_any_pair_of_readings(readings, water):
-    found = water_found([Reading(*each) for each in readings], forecast_of(eight_three_three()))
+    found = measured_water([Reading(*each) for each in readings], forecast_of(eight_three_three()))
     assert found.water_ml == pytest.approx(water, abs=0.05)
 
 
@@ -108,7 +108,7 @@ def test_three_grams_left_on_the_ice_bias_the_factor_as_the_model_says():
     made = eight_three_three()
     plain = forecast_of(made)
     before, after = (forecast_reading("weight_g", point, plain) for point in ("tin", "strained"))
-    found = water_found([Reading("weight_g", "tin", before), Reading("weight_g", "strained", after - 3)], plain)
+    found = measured_water([Reading("weight_g", "tin", before), Reading("weight_g", "strained", after - 3)], plain)
     assert found.ratio == pytest.approx(1 - 0.056, abs=0.003)
     assert "3 g" in found.warning
 
@@ -137,13 +137,13 @@ def test_a_reading_that_can_not_be_is_refused_with_the_reason(reading, golden):
 
 def test_water_beyond_all_belief_is_refused(golden):
     with golden.raises(ImpossibleMeasurement):
-        water_found([Reading("volume_ml", "tin", 105), Reading("volume_ml", "strained", 104)], forecast_of(eight_three_three()))
+        measured_water([Reading("volume_ml", "tin", 105), Reading("volume_ml", "strained", 104)], forecast_of(eight_three_three()))
 
 
 def test_a_refractometer_is_warned_about_and_tells_no_water_where_there_is_alcohol():
     plain = forecast_of(eight_three_three())
     readings = [Reading("brix", "tin", 22.0), Reading("brix", "strained", 14.0)]
-    assert water_found(readings, plain) is None
+    assert measured_water(readings, plain) is None
     assert all(each.warning for each in beside_forecast(readings, plain))
     without = forecast_of(drink(("lemon-juice", 30), ("simple-syrup-1-1", 30), ("still-water", 60)))
     assert beside_forecast([Reading("brix", "tin", 15.0)], without)[0].warning == ""
@@ -160,7 +160,7 @@ def test_readings_stand_beside_their_forecast_in_words(golden):
 
 def test_no_ice_tells_nothing_of_water():
     bottled = forecast_of(drink(("vodka", 60), ("lemon-juice", 20), method=Method("none", ice="none")))
-    assert water_found([Reading("volume_ml", "strained", 80)], bottled) is None
+    assert measured_water([Reading("volume_ml", "strained", 80)], bottled) is None
     assert water_ratio(0.3, Method("none", ice="none")) == 0
 
 
@@ -202,7 +202,7 @@ def test_a_reading_before_the_ice_stands_in_for_the_recipe(golden):
     check(Reading("ph", "tin", 9.0), plain)
     # Without a reading before the ice the recipe is taken, and said so.
     after = forecast_reading("weight_g", "strained", plain)
-    found = water_found([Reading("weight_g", "strained", after)], plain)
+    found = measured_water([Reading("weight_g", "strained", after)], plain)
     assert found.ratio == pytest.approx(1, abs=0.005)
     golden(found.warning)
 

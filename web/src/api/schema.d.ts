@@ -4331,6 +4331,26 @@ export interface components {
             words: string;
         };
         /**
+         * FamilyPosition
+         * @description A drink's place in its family: its distance from the typical range in steps and in words, that range, and its lean from sweet to
+         *     tart, in steps and in words.
+         */
+        FamilyPosition: {
+            /** Distance Steps */
+            distance_steps: number;
+            /** Words */
+            words: string;
+            /**
+             * Branch
+             * @enum {string}
+             */
+            branch: "" | "without alcohol" | "long on juice";
+            /** Lean Steps */
+            lean_steps: number;
+            /** Lean */
+            lean: string;
+        };
+        /**
          * FamilyReport
          * @description A family; open forms have no typical range, others may have one for each branch.
          */
@@ -4506,7 +4526,7 @@ export interface components {
             pours: components["schemas"]["PourReport"][];
             /** Findings */
             findings: components["schemas"]["FindingReport"][];
-            place: components["schemas"]["Place"] | null;
+            place: components["schemas"]["FamilyPosition"] | null;
             sight: components["schemas"]["AppearanceReport"] | null;
             edge: components["schemas"]["EdgeSip"] | null;
             /** Cost */
@@ -6168,7 +6188,7 @@ export interface components {
          * @description Proposals for the next trial.
          */
         NextReport: {
-            standing: components["schemas"]["TrialStanding"];
+            standing: components["schemas"]["TrialState"];
             /** Proposals */
             proposals: components["schemas"]["ProposalReport"][];
         };
@@ -6467,27 +6487,7 @@ export interface components {
         ParentReport: {
             served: components["schemas"]["LevelsReport"];
             interval80: components["schemas"]["Intervals"];
-            place: components["schemas"]["Place"] | null;
-        };
-        /**
-         * Place
-         * @description A drink's place in its family: its distance from the typical range in steps and in words, that range, and its lean from sweet to
-         *     tart, in steps and in words.
-         */
-        Place: {
-            /** Distance Steps */
-            distance_steps: number;
-            /** Words */
-            words: string;
-            /**
-             * Branch
-             * @enum {string}
-             */
-            branch: "" | "without alcohol" | "long on juice";
-            /** Lean Steps */
-            lean_steps: number;
-            /** Lean */
-            lean: string;
+            place: components["schemas"]["FamilyPosition"] | null;
         };
         /**
          * PourCell
@@ -8223,13 +8223,13 @@ export interface components {
             reference: boolean;
         };
         /**
-         * TrialStanding
+         * TrialState
          * @description State of a trial by its tasting sheets.
          *
          *     ``chance`` is the probability that it is within a step on every axis; ``state`` is "close enough", "as near as can be poured" where
          *     the wish can't be reached, or "not yet".
          */
-        TrialStanding: {
+        TrialState: {
             /** Chance */
             chance: number;
             /**

@@ -18,7 +18,7 @@ from oenomel.core.balance.perception import (
 )
 from oenomel.core.balance.pour_table import poured
 from oenomel.core.balance.profile import PourShare, Profile
-from oenomel.core.balance.served import profile_of_made
+from oenomel.core.balance.served import profile_as_made
 from oenomel.core.balance.uncertainty import Z80
 
 __all__ = [
@@ -41,7 +41,7 @@ __all__ = [
     "mix",
     "paired_pours",
     "poured",
-    "profile_of_made",
+    "profile_as_made",
     "steps_between",
     "sureness",
     "tasted",

@@ -77,7 +77,7 @@ def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tupl
         return ()
     # One drink for each set of changes, bit by bit.
     subsets = np.arange(2 ** len(changes))
-    figures = _figures_of_each(subsets, rows, parent, drink, method_change, conditions)
+    figures = _figures_by_subset(subsets, rows, parent, drink, method_change, conditions)
     axes = [FIGURES.index(name) for name in AXES]
     steps = np.array([steps_between(figures[row], figures[row, 0], axis) for row, axis in zip(axes, AXES.values(), strict=True)])
     shares = _mean_over_orders(np.concatenate([figures, steps]), len(changes))
@@ -126,7 +126,7 @@ def paired_pours(before: tuple[Pour, ...], after: tuple[Pour, ...]) -> list[tupl
     return [*pairs, *((one, None) for one in pours), *((None, one) for one in right)]
 
 
-def stands_for(after: tuple[Pour, ...], before: tuple[Pour, ...]) -> tuple[int | None, ...]:
+def matching_indices(after: tuple[Pour, ...], before: tuple[Pour, ...]) -> tuple[int | None, ...]:
     """Return for each pour the index of the matching pour of the parent; None where it is new."""
     places = {id(pour): index for index, pour in enumerate(before)}
     of = {id(new): places[id(old)] for old, new in paired_pours(before, after) if old is not None and new is not None}
@@ -168,7 +168,7 @@ def _cause(words: str, before: Pour | None, after: Pour | None) -> str:
     return words if before.stage == after.stage else f"pouring the {words}"
 
 
-def _figures_of_each(
+def _figures_by_subset(
     subsets: NDArray[np.int64], rows: list[_Row], parent: Drink, drink: Drink, method_change: int | None, conditions: Conditions
 ) -> Floats:
     """Compute the drink's figures with each set of changes made, shape (4, sets)."""

@@ -12,10 +12,10 @@ from oenomel.core.spec import Drink
 
 def profile_of_drink(drink: Drink) -> Profile:
     """Compute a reference drink as served by the dilution curve, so that typical ranges don't depend on today's ice."""
-    return profile_of_made(drink, Conditions())
+    return profile_as_made(drink, Conditions())
 
 
-def profile_of_made(drink: Drink, conditions: Conditions) -> Profile:
+def profile_as_made(drink: Drink, conditions: Conditions) -> Profile:
     """Compute a drink as served, without uncertainty or checks."""
     table = poured(drink)
     at = levels_of(table.volumes, table.axes, table.in_tin, drink.method, conditions)

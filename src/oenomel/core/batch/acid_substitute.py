@@ -20,17 +20,17 @@ _SLUG: Final = "inline:acids-for:"
 _WEIGHED: Final = {"citric": "citric acid", "malic": "malic acid", "tartaric": "tartaric acid"}
 
 
-def has_stand_in(pour: Pour) -> bool:
+def has_substitute(pour: Pour) -> bool:
     """Check whether an acid solution can replace the ingredient."""
     return is_of_the_day(pour.ingredient) and pour.ingredient.composition.acid >= SHARP_G
 
 
-def with_stand_ins(drink: Drink) -> Drink:
+def with_substitutes(drink: Drink) -> Drink:
     """Return the drink with its sharp juices replaced by acid solutions."""
-    return drink.with_pours(tuple(pour.of(stand_in(pour.ingredient)) if has_stand_in(pour) else pour for pour in drink.pours))
+    return drink.with_pours(tuple(pour.of(substitute_for(pour.ingredient)) if has_substitute(pour) else pour for pour in drink.pours))
 
 
-def stand_in(juice: Ingredient) -> Ingredient:
+def substitute_for(juice: Ingredient) -> Ingredient:
     """Return an acid solution as sharp and as sweet as a juice."""
     needed = juice.composition
     acids = {kind: grams for kind, grams in needed.acids.items() if grams > 0}
@@ -50,8 +50,8 @@ def stand_in(juice: Ingredient) -> Ingredient:
     )
 
 
-def is_stand_in(ingredient: Ingredient) -> bool:
-    """Check whether an ingredient is an acid solution made by `stand_in`."""
+def is_substitute(ingredient: Ingredient) -> bool:
+    """Check whether an ingredient is an acid solution made by `substitute_for`."""
     return ingredient.slug.startswith(_SLUG)
 
 

@@ -8,7 +8,7 @@ from functools import cached_property
 from typing import Final
 
 from oenomel.core.balance import AXES, can_be_tasted, in_words, steps_between
-from oenomel.core.batch.acid_substitute import has_stand_in, is_stand_in, recipe_words, with_stand_ins
+from oenomel.core.batch.acid_substitute import has_substitute, is_substitute, recipe_words, with_substitutes
 from oenomel.core.batch.batch_shelf_life import Keeping, keeping_of
 from oenomel.core.batch.batchable import Service, StaysOut, split, water
 from oenomel.core.batch.containers import (
@@ -214,7 +214,7 @@ def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -
         raise DomainError(
             "poured up from the shelf it would be as warm as the room: put it in the fridge, the freezer or ice water, or serve it over ice"
         )
-    of = with_stand_ins(drink) if wish.stand_in else drink
+    of = with_substitutes(drink) if wish.stand_in else drink
     parts = split(of, wish.service)
     if not any(pour.volume_ml > 0 for _, pour in parts.inside):
         raise EmptyDrink
@@ -337,11 +337,11 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
     keeping = batch.keeping
     notes.append(keeping.words)
     if wish.stand_in:
-        stood = [pour for pour in batch.inside if is_stand_in(pour.ingredient)]
+        stood = [pour for pour in batch.inside if is_substitute(pour.ingredient)]
         notes += [recipe_words(pour) for pour in stood]
         if not stood:
             notes.append("No juice here is poured for its sharpness alone: nothing stands in for it.")
-    elif keeping.today_only and any(has_stand_in(pour) for pour in asked.pours):
+    elif keeping.today_only and any(has_substitute(pour) for pour in asked.pours):
         notes.append("To keep it longer, acids in water can stand in for the juice: as sharp, without its smell.")
     notes.append(batch.drift_words)
     return notes

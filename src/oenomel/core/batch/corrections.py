@@ -9,7 +9,7 @@ from typing import Final
 from oenomel.core.balance import AXES, Axis, can_be_tasted, in_words, mix, steps_between, tasted
 from oenomel.core.balance.profile import profile_of
 from oenomel.core.batch.batchable import water
-from oenomel.core.batch.pouring_order import amount_told
+from oenomel.core.batch.pouring_order import measured_amount
 from oenomel.core.batch.rounding import measured_ml
 from oenomel.core.larder import Ingredient, SlotName, catalogue
 from oenomel.core.spec import Pour
@@ -205,11 +205,11 @@ def _words(axis: Axis, additions: Sequence[CorrectionPour], half: float, moves: 
     side = [in_words(moves[name], AXES[name]) for name in tasted(moves) if name != axis.name]
     besides = f" It is then {listed(side)} too." if side else ""
     additions_in_words = listed(
-        [f"{amount_told(addition.ingredient, addition.ml)} of {addition.ingredient.in_sentence}" for addition in additions]
+        [f"{measured_amount(addition.ingredient, addition.ml)} of {addition.ingredient.in_sentence}" for addition in additions]
     )
     if len(additions) == 1:
         name = additions[0].ingredient.in_sentence
-        amount = amount_told(additions[0].ingredient, additions[0].ml)
+        amount = measured_amount(additions[0].ingredient, additions[0].ml)
         return f"{half:.0f} ml of {name} is half a step in this bottle, just enough to tell: add {amount}.{besides}"
     what = {"sugar": "Sugar", "acid": "Acid"}[axis.name]
     return f"{what} can't be taken out: add the rest of the drink without it, {additions_in_words}.{besides}"

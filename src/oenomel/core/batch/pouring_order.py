@@ -42,7 +42,7 @@ class PourLine:
     @property
     def words(self) -> str:
         """The line as a sentence."""
-        return f"{amount_told(self.ingredient, self.ml)} of {self.ingredient.in_sentence}{f': {self.how}' if self.how else ''}."
+        return f"{measured_amount(self.ingredient, self.ml)} of {self.ingredient.in_sentence}{f': {self.how}' if self.how else ''}."
 
     @property
     def brings(self) -> Literal["abv", "sugar", "acid", "water", "other"]:
@@ -69,7 +69,7 @@ def is_water(ingredient: Ingredient) -> bool:
     return ingredient.kind == "water" and not ingredient.is_sparkling and ingredient.composition.sugar == 0
 
 
-def amount_told(ingredient: Ingredient, ml: float) -> str:
+def measured_amount(ingredient: Ingredient, ml: float) -> str:
     """Return an amount as it is measured: dry ingredients by the gram."""
     return f"{ml / SOLIDS_ML_PER_G:g} g" if ingredient.composition.solid else f"{round(ml, 2):g} ml"
 

@@ -137,13 +137,13 @@ def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
         of_open = min(missing_ml, stock.open_ml)
         missing_ml = max(0.0, ml - stock.open_ml)
         words = "open already, goes first" if missing_ml else f"open already, {stock.open_ml - of_open:.0f} ml stay"
-        lines.append(line("open", told_ml(of_open), words, of_open))
+        lines.append(line("open", ml_in_words(of_open), words, of_open))
     if missing_ml <= 0.5:
         return lines
-    besides = f"beside {told_ml(stock.open_ml)} that are open" if stock.open_ml > 0 else f"the evening takes {told_ml(ml)}"
+    besides = f"beside {ml_in_words(stock.open_ml)} that are open" if stock.open_ml > 0 else f"the evening takes {ml_in_words(ml)}"
     if stock.is_made_here:
         rounded_ml = 50 * math.ceil(missing_ml / 50)
-        return [*lines, line("stillroom", told_ml(rounded_ml), besides, missing_ml)]
+        return [*lines, line("stillroom", ml_in_words(rounded_ml), besides, missing_ml)]
     if ingredient.composition.solid:
         grams = math.ceil(missing_ml / SOLIDS_ML_PER_G)
         return [*lines, line("shelf" if stock.shelf == "at hand" else "shop", f"{grams} g", besides, missing_ml)]
@@ -155,7 +155,7 @@ def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
     amount = f"{counted(bottles, 'bottle')} of {size:g} ml"
     if stock.shelf == "at hand":
         whether = "look whether so much stands there"
-        return [*lines, line("shelf", told_ml(missing_ml), f"{besides}; {whether}" if lines else whether, missing_ml)]
+        return [*lines, line("shelf", ml_in_words(missing_ml), f"{besides}; {whether}" if lines else whether, missing_ml)]
     low = "; it runs low" if stock.shelf == "low" else ""
     return [*lines, line("shop", amount, besides + low, missing_ml, bottles * size)]
 
@@ -229,10 +229,10 @@ def _ice_kg(evening: Sequence[ForTheEvening], conditions: Conditions) -> float:
     return math.ceil(SPARE_ICE * grams / 500) / 2
 
 
-def told_ml(ml: float) -> str:
+def ml_in_words(ml: float) -> str:
     """Return a volume for a shopping list: in litres where it is large.
 
-    >>> told_ml(260), told_ml(1260), told_ml(2000), told_ml(3.2)
+    >>> ml_in_words(260), ml_in_words(1260), ml_in_words(2000), ml_in_words(3.2)
     ('260 ml', '1.26 l', '2 l', '3.2 ml')
     """
     if ml >= 1000:

@@ -120,7 +120,7 @@ def steps_of(profile: Profile) -> NDArray[np.float64]:
     return np.array([axis.at(getattr(profile, axis.name)) for axis in AXES.values()])
 
 
-def place_words(distance: float) -> str:
+def position_words(distance: float) -> str:
     """Return the word for a distance in steps: "at home", "at the edge of home" or "outside"."""
     if distance <= EDGE_OF_HOME_STEPS:
         return "at home"

@@ -22,14 +22,14 @@ from oenomel.core.balance import (
     tasted,
 )
 from oenomel.core.balance.aroma_share import Loudness
-from oenomel.core.balance.attribution import THE_METHOD, stands_for
+from oenomel.core.balance.attribution import THE_METHOD, matching_indices
 from oenomel.core.balance.perception import A_GUEST, CROSSTALK, UNCHANGED_STEPS, degree, felt_by
 from oenomel.core.balance.uncertainty import Difference, difference_of
 from oenomel.core.checks import Finding
 from oenomel.core.checks.versus_parent import findings_between
 from oenomel.core.dilution import Conditions
 from oenomel.core.families import TypicalRanges
-from oenomel.core.forecast.forecast import STANDARD, Forecast, Place, forecast_of
+from oenomel.core.forecast.forecast import STANDARD, FamilyPosition, Forecast, forecast_of
 from oenomel.core.spec import Drink
 from oenomel.core.wording import capital, listed
 
@@ -131,7 +131,7 @@ def compare(
         for name in AXES
     )
     beside = findings_between(drink, parent, present.served, before.served, changes)
-    pairs = stands_for(drink.pours, parent.pours)
+    pairs = matching_indices(drink.pours, parent.pours)
     return Comparison(
         present,
         before,
@@ -168,13 +168,13 @@ def _difference(
         sure = sureness(apart.sign_probability) if can_be_tasted(n) else ""
         certainty = _certainty(axis.word(n), sure) if can_be_tasted(n) else ""
     whole = (sentence + masking).strip()
-    made_by = made_by_words(axis, steps[name], changes)
+    made_by = causes_in_words(axis, steps[name], changes)
     return AxisDifference(
         name, *levels, steps[name], n, direction, capital(headline), whole, made_by, sure, certainty, can_be_tasted(n), apart
     )
 
 
-def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
+def causes_in_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
     """Return a sentence on the changes that caused a difference on an axis; empty where one change caused it all, or none can be tasted."""
     felt = sorted((change for change in changes if can_be_tasted(change.steps[axis.name])), key=lambda each: -abs(each.steps[axis.name]))
     # A change that contributes to the axis is named before one that only adds or removes volume, unless the latter did more.
@@ -197,7 +197,7 @@ def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
     return f"{capital(', '.join(words))}{cancel}."
 
 
-def _lean(position: Place | None, parent: Place | None) -> str:
+def _lean(position: FamilyPosition | None, parent: FamilyPosition | None) -> str:
     """Return sweet against tart, where it differs from the parent's."""
     if position is None or parent is None or position.lean == parent.lean:
         return ""

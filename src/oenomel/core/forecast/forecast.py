@@ -26,7 +26,7 @@ from oenomel.core.families import (
     standard_typical_ranges,
     typical_range_for,
 )
-from oenomel.core.families.typical_range import is_without_alcohol, lean_words, place_words
+from oenomel.core.families.typical_range import is_without_alcohol, lean_words, position_words
 from oenomel.core.glass import Appearance
 from oenomel.core.glass.appearance import appearance_of
 from oenomel.core.glass.glassware import ice_for
@@ -52,7 +52,7 @@ class Dilution:
 
 
 @dataclass(frozen=True, slots=True)
-class Place:
+class FamilyPosition:
     """A drink's place in its family: its distance from the typical range in steps and in words, that range, and its lean from sweet to
     tart, in steps and in words.
     """
@@ -126,13 +126,13 @@ class Forecast:
         return edge_sip(self.drink, self.served.sugar)
 
     @property
-    def position(self) -> Place | None:
+    def position(self) -> FamilyPosition | None:
         """The drink's place in its family; None for an open form, which has no typical range."""
         if self.home is None:
             return None
         distance = self.home.distance(self.served)
         lean = self.home.lean(self.served)
-        return Place(distance, place_words(distance), self.home.branch, lean, lean_words(lean))
+        return FamilyPosition(distance, position_words(distance), self.home.branch, lean, lean_words(lean))
 
     @property
     def has_strength(self) -> bool:

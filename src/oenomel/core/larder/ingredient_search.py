@@ -74,7 +74,7 @@ class Tier(IntEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class Found:
+class IngredientMatch:
     """A found ingredient: the quality of the match, and the other name that matched, if it wasn't its own."""
 
     slug: str
@@ -201,7 +201,7 @@ class Index:
         self._unspaced_names = list(self._unspaced)
         self._written = [" ".join(phrase.words) for phrase in self._phrases]
 
-    def find(self, text: str, in_stock: Collection[str] = (), slot: str = "") -> list[Found]:
+    def find(self, text: str, in_stock: Collection[str] = (), slot: str = "") -> list[IngredientMatch]:
         """Find the ingredients that words may mean, best first; without words all of them, by name.
 
         Among equal matches the more usual comes first, then what is in stock. For a garnish or a rim, ingredients that serve as one
@@ -209,7 +209,7 @@ class Index:
         """
         words = _naming(text)
         if not words:
-            return [Found(entry.slug, entry.name, Tier.HAS_BEGINNINGS) for entry in self._entries] if not text.strip() else []
+            return [IngredientMatch(entry.slug, entry.name, Tier.HAS_BEGINNINGS) for entry in self._entries] if not text.strip() else []
         best = self._fits(text, words)
         kept = tuple(word for word in words if word not in _MODIFIERS)
         if kept and kept != words and min((tier for tier, _ in best.values()), default=Tier.NEAR) > Tier.ANY_ORDER:
@@ -225,9 +225,9 @@ class Index:
             extra = len(self._phrases[number].words)
             return (wanted not in entry.slots if wanted else False, tier, entry.rank, entry.slug not in in_stock, extra, entry.name)
 
-        return [self._found(owner, *best[owner]) for owner in sorted(best, key=order)]
+        return [self._match(owner, *best[owner]) for owner in sorted(best, key=order)]
 
-    def within(self, text: str) -> list[Found]:
+    def within(self, text: str) -> list[IngredientMatch]:
         """Find what the last words mean by themselves, the longest ending first: "somebody's rye whisky" finds the whisky."""
         written = [word for word in folded(text).split() if word not in _STOP] if _naming(text) and _has_letter(text) else []
         for start in range(1, len(written)):
@@ -239,10 +239,10 @@ class Index:
             if any(tier <= Tier.ANY_ORDER for tier, _ in fits.values()):
                 # An ingredient with this name comes before one with it as another name.
                 order = sorted(fits, key=lambda owner: self._as_a_kind(owner, *fits[owner]))
-                return [replace(self._found(owner, *fits[owner]), tier=Tier.NEAR) for owner in order]
+                return [replace(self._match(owner, *fits[owner]), tier=Tier.NEAR) for owner in order]
         return []
 
-    def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[Found]:
+    def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[IngredientMatch]:
         """Find the nearest names where nothing matches: by known words, the last first, else by spelling."""
         words = _naming(text) if _has_letter(text) else ()
         near_matches = {match.slug: match for match in self.within(text)}
@@ -251,12 +251,12 @@ class Index:
                 self._fits(" ".join(words[:end]), words[:end]).items(), key=lambda fit: self._by_rank(*fit)
             ):
                 if tier <= Tier.BEGINS_WITH_WORDS:
-                    near = replace(self._found(owner, tier, number), tier=Tier.NEAR)
+                    near = replace(self._match(owner, tier, number), tier=Tier.NEAR)
                     near_matches.setdefault(near.slug, near)
         if len(near_matches) < count and words:
             alike = process.extract(" ".join(words), self._written, scorer=fuzz.ratio, score_cutoff=_LEAST_LIKE, limit=4 * count)
             for _, _, number in alike:
-                near = self._found(self._phrases[number].owner, Tier.NEAR, number)
+                near = self._match(self._phrases[number].owner, Tier.NEAR, number)
                 near_matches.setdefault(near.slug, near)
         return list(islice(near_matches.values(), count))
 
@@ -264,13 +264,13 @@ class Index:
         return fit[0], self._entries[owner].rank, self._entries[owner].name
 
     def _as_a_kind(self, owner: int, tier: Tier, number: int) -> tuple[object, ...]:
-        exact, other = tier == Tier.EXACT, self._found(owner, tier, number).by != ""
+        exact, other = tier == Tier.EXACT, self._match(owner, tier, number).by != ""
         return not exact, tier > Tier.ANY_ORDER, other, self._entries[owner].rank, self._entries[owner].name
 
-    def _found(self, owner: int, tier: Tier, number: int) -> Found:
+    def _match(self, owner: int, tier: Tier, number: int) -> IngredientMatch:
         entry, phrase = self._entries[owner], self._phrases[number]
         by = "" if tier == Tier.SAID_OF_IT or phrase.written == entry.name else phrase.written
-        return Found(entry.slug, entry.name, tier, by)
+        return IngredientMatch(entry.slug, entry.name, tier, by)
 
     def _fits(self, text: str, words: tuple[str, ...]) -> dict[int, tuple[Tier, int]]:
         """Return how well words match each ingredient, and the index of its best name; without misspellings."""

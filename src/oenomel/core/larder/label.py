@@ -95,7 +95,7 @@ def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
     abv = SourcedValue("abv", label.abv, LABEL_ABV_SD, "its label", "label") if label.abv is not None else _middle("abv", kin, label)
     values = [
         *([abv] if abv else []),
-        *_parts(SUGARS, _told_sugar(label) or _middle("sugar", kin, label), kin, "sucrose"),
+        *_parts(SUGARS, _labelled_sugar(label) or _middle("sugar", kin, label), kin, "sucrose"),
         *_parts(ACIDS, _sourced("acid", label.acid, LABEL_ACID_SD) or _middle("acid", kin, label), kin, "citric"),
         *(_lent(label.like) if label.like else _bubbles(kin)),
     ]
@@ -139,7 +139,7 @@ def _sourced(name: str, value: float | None, relative_sd: float) -> SourcedValue
     return None if value is None else SourcedValue(name, value, relative_sd, "its label", "label")
 
 
-def _told_sugar(label: Label) -> SourcedValue | None:
+def _labelled_sugar(label: Label) -> SourcedValue | None:
     if label.sugar is not None:
         return SourcedValue("sugar", label.sugar, LABEL_SUGAR_SD, "its label", "label")
     if not label.sweetness:

@@ -58,7 +58,7 @@ def salt_ml_per_g(salt_g_per_100ml: float) -> float:
     >>> round(salt_ml_per_g(22.96), 3)
     0.349
     """
-    concentration, room = _room_of_salt()
+    concentration, room = _salt_volume()
     return float(np.interp(salt_g_per_100ml, concentration, room))
 
 
@@ -153,7 +153,7 @@ def _sucrose() -> tuple[Floats, Floats]:
 
 
 @cache
-def _room_of_salt() -> tuple[Floats, Floats]:
+def _salt_volume() -> tuple[Floats, Floats]:
     """Return grams per 100 ml, and the volume that a gram of salt takes up, shape (rows,) each."""
     by_weight, density = _table("saline_solutions.csv", "salt_percent_by_weight", "density_g_per_ml")
     grams = by_weight * density

@@ -112,7 +112,7 @@ class Lot:
     notes: tuple[str, ...] = field(default=())
 
 
-class _Found(NamedTuple):
+class _MeasuredFigure(NamedTuple):
     """A figure as measured, with its standard deviation."""
 
     value: float
@@ -146,7 +146,7 @@ def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) ->
     abv, abv_sd = _meet(supposed.abv, supposed.axes_sd[0], strength)
     acid_measured = _acid(supposed, read.get("acid"))
     acid, acid_sd = _meet(supposed.acid, supposed.axes_sd[2], acid_measured)
-    sugar_measured = _sugar(ingredient, read, _Found(abv, abv_sd), _Found(acid, acid_sd), notes)
+    sugar_measured = _sugar(ingredient, read, _MeasuredFigure(abv, abv_sd), _MeasuredFigure(acid, acid_sd), notes)
     sugar, sugar_sd = _meet(supposed.sugar, supposed.axes_sd[1], sugar_measured)
     _note_disagreement(readings, read, notes)
     figures = tuple(
@@ -208,7 +208,7 @@ def _check(reading: LotReading, ingredient: Ingredient) -> None:
         raise ImpossibleMeasurement(f"{name} holds no alcohol: {value:g} % ABV is another bottle's reading")
 
 
-def _average(readings: Sequence[LotReading]) -> _Found:
+def _average(readings: Sequence[LotReading]) -> _MeasuredFigure:
     """Combine readings of one kind, weighted by precision; the uncertainty grows where they disagree by more than their devices' errors."""
     kind = READABLE[readings[0].what]
     sds = [reading.sd or max(kind.sd, kind.relative_sd * reading.value, 1e-6) for reading in readings]
@@ -220,25 +220,25 @@ def _average(readings: Sequence[LotReading]) -> _Found:
             len(readings) - 1
         )
         sd *= math.sqrt(max(1.0, scatter))
-    return _Found(mean, sd)
+    return _MeasuredFigure(mean, sd)
 
 
-def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Found:
+def _meet(supposed: float, supposed_sd: float, measured: _MeasuredFigure | None) -> _MeasuredFigure:
     """Combine a measured and an assumed value by precision, as logarithms; an assumed value without uncertainty is replaced."""
     if measured is None:
-        return _Found(supposed, supposed_sd)
+        return _MeasuredFigure(supposed, supposed_sd)
     if supposed <= 0 or supposed_sd <= 0:
-        return _Found(max(measured.value, 0.0), measured.sd)
+        return _MeasuredFigure(max(measured.value, 0.0), measured.sd)
     if measured.value < 2 * measured.sd:
         # A logarithm is useless this close to zero: the plain weighted mean.
         ours, theirs = 1 / measured.sd**2, 1 / supposed_sd**2
-        return _Found(max((ours * measured.value + theirs * supposed) / (ours + theirs), LEAST_G), 1 / math.sqrt(ours + theirs))
+        return _MeasuredFigure(max((ours * measured.value + theirs * supposed) / (ours + theirs), LEAST_G), 1 / math.sqrt(ours + theirs))
     ours, theirs = (measured.value / measured.sd) ** 2, (supposed / supposed_sd) ** 2
     log_mean = math.exp((ours * math.log(measured.value) + theirs * math.log(supposed)) / (ours + theirs))
-    return _Found(log_mean, log_mean / math.sqrt(ours + theirs))
+    return _MeasuredFigure(log_mean, log_mean / math.sqrt(ours + theirs))
 
 
-def _strength(supposed: Composition, read: Mapping[ReadingName, _Found]) -> _Found | None:
+def _strength(supposed: Composition, read: Mapping[ReadingName, _MeasuredFigure]) -> _MeasuredFigure | None:
     """Return the measured strength: by its own reading, else by the density of a dry spirit; raises where the two disagree."""
     estimate, weighed = read.get("abv"), read.get("density")
     if weighed is None or supposed.sugar >= DRY_G or supposed.abv < MISLEADS_FROM_ABV:
@@ -255,7 +255,7 @@ def _strength(supposed: Composition, read: Mapping[ReadingName, _Found]) -> _Fou
         raise ImpossibleMeasurement(f"{weighed.value:.3f} g/ml can't be: without sugar it would hold no alcohol. Read the density again.")
     by_density = _abv_weighing(weighed.value, supposed)
     slope = max(abs(_abv_weighing(weighed.value - 0.001, supposed) - by_density), 0.1) / 0.001
-    return _Found(by_density, slope * weighed.sd)
+    return _MeasuredFigure(by_density, slope * weighed.sd)
 
 
 def _abv_weighing(density: float, supposed: Composition) -> float:
@@ -268,15 +268,17 @@ def _abv_weighing(density: float, supposed: Composition) -> float:
     return (low + high) / 2
 
 
-def _acid(supposed: Composition, titrated: _Found | None) -> _Found | None:
+def _acid(supposed: Composition, titrated: _MeasuredFigure | None) -> _MeasuredFigure | None:
     """Return the acid by weight from titratable acid as citric; kinds keep their proportions."""
     if titrated is None:
         return None
     share = supposed.acid / supposed.acid_as_citric if supposed.acid_as_citric > 0 else 1.0
-    return _Found(titrated.value * share, titrated.sd * share)
+    return _MeasuredFigure(titrated.value * share, titrated.sd * share)
 
 
-def _sugar(ingredient: Ingredient, read: Mapping[ReadingName, _Found], abv: _Found, acid: _Found, notes: list[str]) -> _Found | None:
+def _sugar(
+    ingredient: Ingredient, read: Mapping[ReadingName, _MeasuredFigure], abv: _MeasuredFigure, acid: _MeasuredFigure, notes: list[str]
+) -> _MeasuredFigure | None:
     """Return the sugar from dissolved matter, by refractometer or density, less acid and the rest; two readings are averaged."""
     supposed = ingredient.composition
     ways = [
@@ -300,10 +302,10 @@ def _sugar(ingredient: Ingredient, read: Mapping[ReadingName, _Found], abv: _Fou
         )
     if sugar < sd and "acid" not in read and acid.value > 1:
         notes.append("Most of what is dissolved here is acid: titrate it, and this reading tells the sugar.")
-    return _Found(max(sugar, 0.0), sd)
+    return _MeasuredFigure(max(sugar, 0.0), sd)
 
 
-def _by_refractometer(read: _Found | None, abv: _Found, notes: list[str]) -> _Found | None:
+def _by_refractometer(read: _MeasuredFigure | None, abv: _MeasuredFigure, notes: list[str]) -> _MeasuredFigure | None:
     """Return the grams dissolved in 100 ml, by the refractometer."""
     if read is None:
         return None
@@ -319,10 +321,10 @@ def _by_refractometer(read: _Found | None, abv: _Found, notes: list[str]) -> _Fo
         raise ImpossibleMeasurement(f"{read.value:g} °Bx can't be: {abv.value:g} % of alcohol alone reads as about {pulled:.0f}")
     dissolved = max(brix, 0.0)
     density = sucrose_density(dissolved)
-    return _Found(dissolved * density, sd * density)
+    return _MeasuredFigure(dissolved * density, sd * density)
 
 
-def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Found | None:
+def _by_density(read: _MeasuredFigure | None, abv: _MeasuredFigure, supposed: Composition) -> _MeasuredFigure | None:
     """Return the grams dissolved in 100 ml, by the density, of a liquid that isn't dry."""
     if read is None or (supposed.abv >= MISLEADS_FROM_ABV and supposed.sugar < DRY_G):
         return None
@@ -332,7 +334,7 @@ def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Fou
         brix = brix_of_density(read.value)
         slope = (brix_of_density(read.value + 0.001) * (read.value + 0.001) - brix * read.value) / 0.001
         # At the density of water the table is flat; a gram in 100 ml adds four thousandths there too.
-        return _Found(brix * read.value, max(abs(slope), LEAST_SLOPE) * read.sd)
+        return _MeasuredFigure(brix * read.value, max(abs(slope), LEAST_SLOPE) * read.sd)
     alone = density_of(abv.value, 0.0)
     dissolved = _dissolved_weighing(read.value, abv.value)
     per_gram = (density_of(abv.value, 30.0) - alone) / 30.0
@@ -343,7 +345,7 @@ def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Fou
         raise ImpossibleMeasurement(
             f"{abv.value:g} % ABV and {read.value:.3f} g/ml disagree: alcohol and water alone weigh {alone:.3f}, and sugar only adds to it"
         )
-    return _Found(max(dissolved, 0.0), sd)
+    return _MeasuredFigure(max(dissolved, 0.0), sd)
 
 
 def _dissolved_weighing(density: float, abv: float) -> float:
@@ -355,7 +357,7 @@ def _dissolved_weighing(density: float, abv: float) -> float:
     return (low + high) / 2
 
 
-def _posterior(supposed: Composition, figures: Sequence[Estimate], read: Mapping[ReadingName, _Found]) -> Composition:
+def _posterior(supposed: Composition, figures: Sequence[Estimate], read: Mapping[ReadingName, _MeasuredFigure]) -> Composition:
     """Return the composition with the posterior values."""
     abv, sugar, acid = figures
     spread = {name: sd for name, sd in supposed.spread.items() if name not in (*SUGARS, *ACIDS, "sugars", "acids", "abv")}
@@ -396,7 +398,7 @@ def _values(ingredient: Ingredient, posterior: Composition, figures: Sequence[Es
     return values
 
 
-def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName, _Found], notes: list[str]) -> None:
+def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName, _MeasuredFigure], notes: list[str]) -> None:
     for what, estimate in read.items():
         own = [reading for reading in readings if reading.what == what]
         alone = _average(own[:1]).sd / math.sqrt(len(own))

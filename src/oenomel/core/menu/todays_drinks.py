@@ -86,13 +86,13 @@ def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingre
     ------
     EmptyDrink
     """
-    present = forecast_of(made_of(written.drink, lots), written.conditions)
+    present = forecast_of(with_lots(written.drink, lots), written.conditions)
     steps = {name: float(steps_between(getattr(present.served, name), getattr(written.served, name), axis)) for name, axis in AXES.items()}
     instead = _instead(present, written, grid_ml) if any(can_be_tasted(step) for step in steps.values()) else None
     return TodaysDrink(written, present, supposed, steps, instead)
 
 
-def made_of(drink: Drink, lots: Mapping[str, Ingredient]) -> Drink:
+def with_lots(drink: Drink, lots: Mapping[str, Ingredient]) -> Drink:
     """Return the drink made with these lots."""
     pours = tuple(pour.of(lots[pour.ingredient.slug]) if pour.ingredient.slug in lots else pour for pour in drink.pours)
     return drink.with_pours(pours)

@@ -92,14 +92,14 @@ def garnished(garnish: Garnish, making: Making, pour: int | None = None) -> Step
     """Return the step of a garnish: in its own way, or in the usual way for what it is."""
     the = f"the {bare(garnish.what)}"
     it = "them" if _SEVERAL.search(bare(garnish.what)) else "it"
-    words = _put_as_told(garnish, the, it) if garnish.how.strip() else _put_as_usual(garnish.what, the, making)
+    words = _placed_as_written(garnish, the, it) if garnish.how.strip() else _put_as_usual(garnish.what, the, making)
     why = garnish.why.strip() or _reason(garnish.what, making.foams)
     other = f"None at hand: {_ended(garnish.instead.strip())}" if garnish.instead.strip() else ""
     sign = " ".join(part for part in (_ended(why), other) if part)
     return Step(f"garnish: {bare(garnish.what)}", "garnish", words, capital(sign), pour, moment="garnish")
 
 
-def _put_as_told(garnish: Garnish, the: str, it: str) -> str:
+def _placed_as_written(garnish: Garnish, the: str, it: str) -> str:
     how = garnish.how.strip().rstrip(".").lower()
     if "express" in how:
         tail = (

@@ -149,8 +149,8 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
 
 def _could_play(ingredient: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
     """Return the roles that a required ingredient could play; raises DomainError where it is excluded or there is none."""
-    if _left_out(ingredient, wish):
-        raise DomainError(f"{ingredient.name} is asked for, but {_left_out(ingredient, wish)}: drop one of them")
+    if _exclusion_reason(ingredient, wish):
+        raise DomainError(f"{ingredient.name} is asked for, but {_exclusion_reason(ingredient, wish)}: drop one of them")
     possible = tuple(part for part in parts if PARTS[part].could(ingredient, wish))
     if not possible:
         form = f" {wish.form}" if wish.form else ""
@@ -188,10 +188,10 @@ def _splits(bases: Sequence[int], ingredients: Sequence[Ingredient]) -> Splits:
 
 def _allowed(ingredient: Ingredient, wish: Criteria) -> bool:
     # An imitation of a wine or a spirit isn't combined with the real one.
-    return unasked(ingredient) and not _left_out(ingredient, wish) and (wish.without_alcohol or ingredient.kind != "zero-proof")
+    return unasked(ingredient) and not _exclusion_reason(ingredient, wish) and (wish.without_alcohol or ingredient.kind != "zero-proof")
 
 
-def _left_out(ingredient: Ingredient, wish: Criteria) -> str:
+def _exclusion_reason(ingredient: Ingredient, wish: Criteria) -> str:
     """Explain why criteria exclude an ingredient; empty where they don't."""
     if wish.pool is not None and ingredient.slug not in wish.pool:
         return "it isn't at hand"

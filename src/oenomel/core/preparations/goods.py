@@ -78,7 +78,7 @@ def good_called(words: str) -> Good | None:
     return all_goods()[matches[0].slug] if matches and matches[0].tier <= Tier.ANY_ORDER else None
 
 
-def goods_found(words: str) -> list[tuple[Good, Tier]]:
+def find_goods(words: str) -> list[tuple[Good, Tier]]:
     """Find the goods that words may mean, best first, each with the quality of the match."""
     return [(all_goods()[match.slug], match.tier) for match in _index().find(words)]
 

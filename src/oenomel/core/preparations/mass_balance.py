@@ -180,7 +180,7 @@ def cook(preparation: Preparation, unsure: Unsure | None = None) -> Pot:
         liquid, off, out = after(None)
     if liquid.sum() <= 0 or liquid[WATER] < 0:
         raise DomainError("nothing is left: more goes off or is strained out than went in")
-    left_behind = _left_behind(preparation, liquid, out, decided)
+    left_behind = _share_lost(preparation, liquid, out, decided)
     return Pot(put_in, liquid * (1 - left_behind), off, out, float(liquid.sum()) * left_behind, decided)
 
 
@@ -342,7 +342,7 @@ def _root(falls: Callable[[float], float], low: float, high: float) -> float:
     return (low + high) / 2
 
 
-def _left_behind(preparation: Preparation, liquid: Floats, out: Floats, decided: str) -> float:
+def _share_lost(preparation: Preparation, liquid: Floats, out: Floats, decided: str) -> float:
     """Return the share of the finished liquid lost in the pot and the strainer, by a final weight or volume that sets no strength."""
     final = preparation.final
     if decided in ("weight", "volume") or (final.weight_g is None and final.volume_ml is None):

@@ -46,10 +46,8 @@ MARGIN: Final = 0.5
 """Margin on both sides of the heat balance's planes, as a share of the water's curvature in a box."""
 
 FAR: Final = 1e4  # a J further than this is as good as none
-
 SLACK: Final = 1e-11  # by which a bound has to be exceeded to drop a box: no rounding error drops the minimum
 SHELF_ML: Final = 100_000.0  # more than any pour
-
 BOXES_AT_ONCE: Final = 4096  # bounded together: a search that grows holds a stack of the others, not the arithmetic of all
 
 SO_FEW: Final = 1500
@@ -112,10 +110,8 @@ class Problems:
 
 @dataclass(frozen=True)
 class Minima:
-    """The best drink of each group: J, its problem, rungs and volumes of shape (pours, groups), whether it is proved, and the number
-    of drinks evaluated.
-
-    J is infinite where nothing at or under the cut was found.
+    """The best drink of each group: J (infinite where none is under the cut), its problem, rungs and volumes of shape (pours, groups),
+    whether it is proved, and the number of drinks evaluated.
     """
 
     J: Floats
@@ -127,9 +123,7 @@ class Minima:
 
 
 def cost_of(sums: Floats, goal: Goal, method: Method, conditions: Conditions) -> Floats:
-    """Return J without the identity cost, shape (drinks,), from `SUMS` of shape (8, drinks) or, for a dilution curve, its first six;
-    infinite for an empty glass.
-    """
+    """Return J without the identity cost, shape (drinks,), from all of `SUMS` or a curve's first six; infinite for an empty glass."""
     ml = sums[0] + water_from_ice(_tin(sums), method, conditions)
     empty = ml <= 0
     ml = np.where(empty, 1.0, ml)
@@ -326,9 +320,7 @@ class _Search:
         return Minima(np.where(hit, self.best, np.inf), self.best_problem, self.best_index, volumes, self.proved, self.evaluated)
 
     def _parts(self, owner: Ints, low: Ints, high: Ints, effect: Floats) -> tuple[Ints, Ints, Ints]:
-        """Return each box cut in half across the pour that changes the drink most within it; across the next one too where there are
-        few boxes.
-        """
+        """Return each box cut in half across the pour that changes the drink most in it; if boxes are few, across the next one too."""
         for _ in range(2 if len(owner) <= FEW_BOXES else 1):
             box = np.arange(len(owner))
             across = np.where(high > low, effect, -1.0).argmax(axis=0)
@@ -486,9 +478,7 @@ class _Box:
         return over, Plane(alone * self.gives[4] + chord * self.gives[5], alone * self.fixed[4] + chord * self.fixed[5])
 
     def _water_by_corners(self) -> tuple[Plane, Plane]:
-        """Return planes around the water of the heat balance: its slope at the middle, corrected for curvature within the box, and a
-        margin.
-        """
+        """Return planes around the water of the heat balance: its slope at the middle, corrected for curvature, and a margin."""
         of, pours = self.search.of, len(self.least)
         middle = _tin(self.mid)
         water, by_sums = water_and_slopes(middle, of.method, of.conditions)

@@ -6,7 +6,7 @@ import re
 from collections.abc import Sequence
 from typing import Final
 
-from oenomel.core.recipe_text.line_parts import bare, piece_of, pieces_of, tells_an_amount
+from oenomel.core.recipe_text.line_parts import bare, has_amount, piece_of, pieces_of
 from oenomel.core.recipe_text.read_recipe import Section, TextLine
 
 _HEADING: Final = re.compile(
@@ -59,10 +59,10 @@ def section_of(what: str) -> Section | None:
     return _SECTIONS.get(what)
 
 
-def unit_told(text: str) -> str | None:
+def declared_unit(text: str) -> str | None:
     """Return the unit that a text declares for all amounts.
 
-    >>> unit_told("All measures in ounces")
+    >>> declared_unit("All measures in ounces")
     'oz'
     """
     match = _ALL_IN.search(text)
@@ -74,7 +74,7 @@ def unit_told(text: str) -> str | None:
 
 def unit_of_all(lines: Sequence[TextLine]) -> str | None:
     """Return the unit of bare numbers: the one the recipe declares, else ounces where all are as small as ounces."""
-    unit_named = next((unit for line in lines if (unit := unit_told(line.text))), None)
+    unit_named = next((unit for line in lines if (unit := declared_unit(line.text))), None)
     return unit_named or _bare_unit(lines)
 
 
@@ -83,7 +83,7 @@ def _bare_unit(lines: Sequence[TextLine]) -> str | None:
     bare_numbers = [
         piece.said.amount
         for line in lines
-        if line.section in ("", "ingredients") and tells_an_amount(bare(line.text))
+        if line.section in ("", "ingredients") and has_amount(bare(line.text))
         for part in pieces_of(bare(line.text))
         if (piece := piece_of(part)).said is not None and piece.said.unit is None and not piece.said.of
     ]

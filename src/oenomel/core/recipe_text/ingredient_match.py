@@ -60,7 +60,7 @@ def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
 
 def _match_of(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     matches = []
-    for telling in _tellings(words, asides):
+    for telling in _readings(words, asides):
         matches = index.find(telling)
         if matches and matches[0].tier <= Tier.ANY_ORDER:
             others = tuple(match.slug for match in matches[1:] if match.tier <= Tier.HAS_WORDS)[:OTHERS_TOLD]
@@ -87,7 +87,7 @@ def _loosely(words: str, taken: str) -> str:
     return f"“{words}” may be several things; {taken} is the usual one."
 
 
-def _tellings(words: str, asides: tuple[str, ...]) -> Iterator[str]:
+def _readings(words: str, asides: tuple[str, ...]) -> Iterator[str]:
     """Yield the words with those in brackets, then by themselves, then without what follows a comma."""
     proportions = [aside for aside in asides if _PROPORTION.search(aside)]
     yield from (f"{words} {match[0]}" for aside in proportions if (match := _PROPORTION.search(aside)))

@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from oenomel.core.larder import stems
-from oenomel.core.spec import Said, plain, read_said
+from oenomel.core.spec import SpokenAmount, parse_measure, plain
 from oenomel.core.spec.measures import beginnings
 
 _BULLET: Final = re.compile(r"^\s*(?:[-*•·–—▪◦‣]+(?:\s+|(?<=[•·▪◦‣]))|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[A-Za-z]))+")
@@ -45,7 +45,7 @@ class Piece:
 
     text: str
     words: str
-    said: Said | None
+    said: SpokenAmount | None
     told: str = ""
     asides: tuple[str, ...] = ()
     optional: bool = False
@@ -74,9 +74,9 @@ def pieces_of(line: str) -> list[str]:
     for part in parts:
         before, this = (side.strip(" /|,;+") for side in (joined[-1] if joined else "", part))
         forward = is_bare_amount(before) and not is_bare_amount(this)
-        backward = is_bare_amount(this) and bool(before) and not tells_an_amount(before)
+        backward = is_bare_amount(this) and bool(before) and not has_amount(before)
         last = re.fullmatch(r"(?:to|for) (?:top|fill|finish|float|rinse)\w*(?: up| off)?", this, re.IGNORECASE) is not None
-        if forward or backward or (before and (last or (_TAIL.match(this) and not tells_an_amount(this)))):
+        if forward or backward or (before and (last or (_TAIL.match(this) and not has_amount(this)))):
             joined[-1] += part
         else:
             joined.append(part)
@@ -85,7 +85,7 @@ def pieces_of(line: str) -> list[str]:
 
 def has_pours(sentence: str) -> bool:
     """Check whether any part of a line has an amount of something."""
-    return tells_an_amount(sentence) or any(tells_an_amount(part) for part in _BETWEEN.split(sentence) if part.strip())
+    return has_amount(sentence) or any(has_amount(part) for part in _BETWEEN.split(sentence) if part.strip())
 
 
 def _run_together(part: str) -> list[str]:
@@ -104,7 +104,7 @@ def _run_together(part: str) -> list[str]:
     return [*parts, " ".join(words[start:])] if parts else [part]
 
 
-def tells_an_amount(part: str) -> bool:
+def has_amount(part: str) -> bool:
     """Check whether a part of a line has an amount of something."""
     within = any(_is_measure(aside) for aside in _ASIDE.findall(part))
     part = " ".join(_ASIDE.sub(" ", part).split())
@@ -112,25 +112,25 @@ def tells_an_amount(part: str) -> bool:
         return False
     if within and re.search(r"[^\W\d]", part):
         return True
-    whole = read_said(part.strip(" ,.;"))
-    has_amount = whole is not None and (bool(whole.of) or whole.unit is not None) and not _is_piece_alone(part)
-    return has_amount or _of_fruit(part) is not None or _amount_first(part) is not None or _amount_last(part) is not None
+    whole = parse_measure(part.strip(" ,.;"))
+    is_amount = whole is not None and (bool(whole.of) or whole.unit is not None) and not _is_piece_alone(part)
+    return is_amount or _of_fruit(part) is not None or _amount_first(part) is not None or _amount_last(part) is not None
 
 
 def is_bare_amount(part: str) -> bool:
     """Check whether a part is only an amount and a unit."""
-    amount = read_said(part)
+    amount = parse_measure(part)
     return amount is not None and amount.unit is not None and not amount.of and part[:1].isdigit()
 
 
 def _is_measure(text: str) -> bool:
-    amount = read_said(text)
+    amount = parse_measure(text)
     return amount is not None and (amount.kind in ("line", "taste") or (amount.unit is not None and not amount.of))
 
 
 def _is_piece_alone(text: str) -> bool:
     """Check whether a part is a word like "twist", "sprig" or "measures": a thing without a number."""
-    amount = read_said(text) if len(text.split()) == 1 and text[:1].isalpha() else None
+    amount = parse_measure(text) if len(text.split()) == 1 and text[:1].isalpha() else None
     return amount is not None and amount.kind == "amount" and amount.unit not in ("dash", "splash", "drop", "barspoon")
 
 
@@ -153,8 +153,8 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
         words = ""
     counted = _COUNTED_FRUIT.match(outside)
     if counted and default_unit:  # a column of numbers counts no fruit
-        amount, words = read_said(counted[1]), counted[2]
-    within = next(((read_said(aside), aside) for aside in asides if read_said(aside)), None)
+        amount, words = parse_measure(counted[1]), counted[2]
+    within = next(((parse_measure(aside), aside) for aside in asides if parse_measure(aside)), None)
     if amount is None and within:
         (amount, ingredient_words), asides = within, tuple(aside for aside in asides if aside != within[1])
     elif amount is not None:
@@ -162,9 +162,9 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
     return in_a_unit(Piece(text, words.strip(" ,.;:-–"), amount, ingredient_words, asides, optional, tuple(doubts)), default_unit)
 
 
-def _parted(text: str) -> tuple[Said | None, str, str]:
+def _parted(text: str) -> tuple[SpokenAmount | None, str, str]:
     """Return the amount, the words for the ingredient, and the words for the amount."""
-    whole = read_said(text)
+    whole = parse_measure(text)
     if whole is not None and whole.of:
         return whole, whole.of, text
     if whole is not None and whole.unit is not None and not _is_piece_alone(text):
@@ -175,16 +175,16 @@ def _parted(text: str) -> tuple[Said | None, str, str]:
     return None, text, ""
 
 
-def _of_fruit(text: str) -> tuple[Said, str, str] | None:
+def _of_fruit(text: str) -> tuple[SpokenAmount, str, str] | None:
     """Read a fruit or an egg with further words, as in "1 egg white, fresh" or "juice of half a lime, strained"."""
     head, *rest = re.split(r",\s*", text, maxsplit=1)
-    amount = read_said(head) if rest else None
+    amount = parse_measure(head) if rest else None
     if amount is None or not amount.of or re.match(r"(cut|sliced|wedge|wheel|for|to)\b", rest[0]):
         return None
     return amount, amount.of, head
 
 
-def _amount_first(text: str) -> tuple[Said, str, str] | None:
+def _amount_first(text: str) -> tuple[SpokenAmount, str, str] | None:
     for amount, rest in beginnings(text):
         of = re.sub(r"^(of|x)\b\s*", "", rest)
         if amount.unit is None and not _is_counted(text, of):
@@ -194,11 +194,11 @@ def _amount_first(text: str) -> tuple[Said, str, str] | None:
     return None
 
 
-def _amount_last(text: str) -> tuple[Said, str, str] | None:
+def _amount_last(text: str) -> tuple[SpokenAmount, str, str] | None:
     words = _DOTS.sub(" ", text).split()
     for at in range(1, len(words)):
         amount_words = " ".join(words[at:]).lstrip("-–—−")  # "lemon juice -20 ml" parts the two and takes nothing away
-        amount = None if _is_piece_alone(amount_words) else read_said(amount_words)
+        amount = None if _is_piece_alone(amount_words) else parse_measure(amount_words)
         if amount is not None and (amount.unit is not None or amount.kind in ("line", "taste") or re.match(r"[\d½¼¾⅓⅔]", amount_words)):
             name = " ".join(words[:at])
             return (amount, name.strip(" ,:-–"), amount_words) if re.search(r"[^\W\d]", name) else None
@@ -230,14 +230,14 @@ def _head(text: str, rest: str) -> str:
     return " ".join(words[: len(words) - len(rest.split())])
 
 
-def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str, list[str]]:
+def _second_amount(said: SpokenAmount, words: str, asides: tuple[str, ...]) -> tuple[str, list[str]]:
     """Return the words without a repeated amount ("60 ml / 2 oz gin"), and whether the two disagree."""
     doubts = []
     match = re.match(r"^[/|(]\s*(.+)$", words)
     second = next(iter(beginnings(match[1])), None) if match else None
     if second:
         words = second[1]
-    for other in [*([second[0]] if second else []), *(amount for text in asides if (amount := read_said(text)) is not None)]:
+    for other in [*([second[0]] if second else []), *(amount for text in asides if (amount := parse_measure(text)) is not None)]:
         if other.unit is not None and not other.of and not _same(said, other):
             doubts.append("The line tells two amounts; the first was taken.")
     return words, doubts
@@ -246,7 +246,7 @@ def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str
 _ML_OF: Final = {"ml": 1.0, "cl": 10.0, "oz": 30.0, "tsp": 5.0, "barspoon": 5.0, "tbsp": 15.0, "dash": 0.8, "cup": 236.6}
 
 
-def _same(one: Said, other: Said) -> bool:
+def _same(one: SpokenAmount, other: SpokenAmount) -> bool:
     """Check whether two amounts are equal in different units, rounded."""
     if one.unit not in _ML_OF or other.unit not in _ML_OF:
         return True

@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import Final
 
-from oenomel.core.spec import Ice, Technique, plain, read_said
+from oenomel.core.spec import Ice, Technique, parse_measure, plain
 
 
 def _glass(words: str) -> re.Pattern[str]:
@@ -134,7 +134,7 @@ def _listed_things(text: str) -> tuple[str, ...]:
     return tuple(part for part in parts if part and not re.match(r"(?:none|n/a|-|enjoy|serve)\b|-$", part, re.IGNORECASE))
 
 
-def made_of(sentence: str, so_far: MethodRead) -> MethodRead:
+def after_sentence(sentence: str, so_far: MethodRead) -> MethodRead:
     """Return the method and serve after one more sentence; unchanged where it says nothing about them. ``told`` lists what was found."""
     words = plain(sentence)
     result: list[str] = []
@@ -196,7 +196,7 @@ def _seconds(words: str, start: int) -> tuple[float, float] | None:
 
 
 def _number(word: str | None) -> float | None:
-    amount = read_said(word) if word else None
+    amount = parse_measure(word) if word else None
     return amount.amount if amount and amount.unit is None and amount.kind == "amount" else None
 
 

@@ -9,23 +9,23 @@ from typing import Final
 
 from oenomel.core.larder import Index, Ingredient, Tier, stems
 from oenomel.core.recipe_text.classify import RolePour, guess_of, slot_of, stage_of
-from oenomel.core.recipe_text.headings import heading_of, section_of, unit_of_all, unit_told
+from oenomel.core.recipe_text.headings import declared_unit, heading_of, section_of, unit_of_all
 from oenomel.core.recipe_text.ingredient_match import meant_by
 from oenomel.core.recipe_text.line_parts import (
     Piece,
     bare,
+    has_amount,
     has_pours,
     is_bare_amount,
     piece_of,
     pieces_of,
     split_sentences,
-    tells_an_amount,
     without_top,
 )
-from oenomel.core.recipe_text.method_sentences import MethodRead, garnish_of, glass_in, made_of
+from oenomel.core.recipe_text.method_sentences import MethodRead, after_sentence, garnish_of, glass_in
 from oenomel.core.recipe_text.pour_reader import ONLY_ICE, ParserState, as_unit, read_pour
-from oenomel.core.recipe_text.read_recipe import Mended, ReadPour, ReadRecipe, Section, TextLine
-from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Said, Stage, plain, read_said
+from oenomel.core.recipe_text.read_recipe import LineCorrection, ReadPour, ReadRecipe, Section, TextLine
+from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, SpokenAmount, Stage, parse_measure, plain
 from oenomel.core.spec.measures import beginnings
 
 UNNAMED: Final = "Recipe without a name"
@@ -81,7 +81,7 @@ _FOR_MORE: Final = re.compile(r"\b(?:serves|makes|yields?)\b\D{0,3}([2-9]|[1-9]\
 _SAYS_NOTHING: Final = re.compile(
     r"(?:and )?(?:enjoy|serve(?: immediately| at once| cold| chilled)?|cheers|done|that's it)[\s.!]*", re.IGNORECASE
 )
-_NOTHING_MENDED: Final[Mapping[str, Mended]] = {}
+_NOTHING_MENDED: Final[Mapping[str, LineCorrection]] = {}
 _TOGETHER: Final = frozenset(
     stems(
         "all ingredients everything tin shaker add combine combined glass into together mixing mix except rest enjoy serve pour to your it"
@@ -103,7 +103,7 @@ def read_recipe(
     index: Index,
     ingredient_of: Callable[[str], Ingredient],
     name: str = "",
-    mended: Mapping[str, Mended] = _NOTHING_MENDED,
+    mended: Mapping[str, LineCorrection] = _NOTHING_MENDED,
 ) -> ReadRecipe:
     """Read a recipe from its lines; ``name`` where it is known apart from them, ``ingredient_of`` returns the ingredient of a slug.
 
@@ -155,15 +155,13 @@ def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_onl
 def _begins_a_list(text: str) -> bool:
     """Check whether the first part of a text is an amount of something, as after a recipe's name on one line."""
     first = re.split(r",|\s\|\s", text)[0]
-    return tells_an_amount(first) and not is_bare_amount(first)
+    return has_amount(first) and not is_bare_amount(first)
 
 
 def _is_name(text: str) -> bool:
     odd = re.search(r"[.!?]\s|[<>{}]|:\s|\s[-–—]\s", text)
-    counts = tells_an_amount(text) and text[:1] in "0123456789¼½¾⅓⅔."
-    measures = counts or (
-        tells_an_amount(text) and piece_of(text).said is not None and getattr(piece_of(text).said, "unit", None) is not None
-    )
+    counts = has_amount(text) and text[:1] in "0123456789¼½¾⅓⅔."
+    measures = counts or (has_amount(text) and piece_of(text).said is not None and getattr(piece_of(text).said, "unit", None) is not None)
     asked_for = text.endswith(":") and (_VERBS.match(text) or _CALLS_FOR.match(text))
     return len(text) <= LONGEST_NAME and not odd and not asked_for and not _CREDIT.match(text) and not measures and not _TOP.match(text)
 
@@ -213,7 +211,7 @@ def _read_part(reading: ParserState, text: str, section: Section) -> None:
     if section == "garnish":
         reading.garnish(text, *garnish_of(f"garnish: {text}"))
         return
-    if unit_told(text) and len(text.split()) <= 8:
+    if declared_unit(text) and len(text.split()) <= 8:
         reading.tell(text, "made")
         return
     equal = _EQUAL.match(text)
@@ -237,7 +235,7 @@ def _with_their_tails(reading: ParserState, parts: Sequence[str]) -> list[str]:
     """Join parts of a line where one only describes the ingredient: "orange liqueur, dry", "apple juice, cloudy 30 ml"."""
     joined: list[str] = []
     for part in parts:
-        if joined and tells_an_amount(part) != tells_an_amount(joined[-1]):
+        if joined and has_amount(part) != has_amount(joined[-1]):
             closer = reading.index.find(f"{piece_of(part).words} {piece_of(joined[-1]).words}")
             if closer and closer[0].tier <= Tier.ANY_ORDER:
                 joined[-1] = f"{joined[-1]}, {part}"
@@ -258,9 +256,9 @@ def _read_item(reading: ParserState, part: str) -> None:
         return
     if garnish := garnish_of(part):
         reading.garnish(part, *garnish)
-    elif (on_top := without_top(part)) and tells_an_amount(on_top):
+    elif (on_top := without_top(part)) and has_amount(on_top):
         read_pour(reading, replace(piece_of(on_top, reading.default_unit), text=part), stage="floated")
-    elif tells_an_amount(part) or _RINSE.match(part) or _TOP.match(part):
+    elif has_amount(part) or _RINSE.match(part) or _TOP.match(part):
         for pattern, stage in _LAST:
             if match := pattern.match(part):
                 words = match["what"] or match["before"]
@@ -285,7 +283,7 @@ def _read_sentence(reading: ParserState, sentence: str, section: Section) -> Non
         return
     before, pours = reading.made, len(reading.pours)
     poured = _poured_in_words(reading, text)
-    reading.made = _garnished_by_the_way(reading, text, made_of(text, before))
+    reading.made = _unmarked_garnish(reading, text, after_sentence(text, before))
     if len(reading.pours) > pours:
         return
     rims = len(reading.made.rims) > len(before.rims)
@@ -306,7 +304,7 @@ def _read_sentence(reading: ParserState, sentence: str, section: Section) -> Non
 def _pressed_fruit(reading: ParserState, text: str) -> bool:
     """Check whether fruit goes in cut up, as in "half a lemon, cut in wedges", so that its juice must be asked for."""
     match = _CUT_UP.match(text)
-    squeezed = read_said(match["fruit"]) if match else None
+    squeezed = parse_measure(match["fruit"]) if match else None
     if match is None or squeezed is None or re.search(r"\bgarnish", text, re.IGNORECASE):
         return False
     meant = meant_by(f"{match['kind']} juice", (), reading.index)
@@ -319,7 +317,7 @@ def _pressed_fruit(reading: ParserState, text: str) -> bool:
     return True
 
 
-def _garnished_by_the_way(reading: ParserState, text: str, read: MethodRead) -> MethodRead:
+def _unmarked_garnish(reading: ParserState, text: str, read: MethodRead) -> MethodRead:
     """Read a garnish without a word for it: "Build in a wine glass, orange slice"."""
     for part_of_line in dict.fromkeys(re.split(r"[,;]\s*", text)[1:]):
         clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", part_of_line).strip()
@@ -360,9 +358,9 @@ def _poured_in_words(reading: ParserState, text: str) -> bool:
                     reading.pours[at] = replace(reading.pours[at], stage=stage)
                 return True
             if stage == "rinse" and piece.said is None:
-                piece = replace(piece, said=Said(amount=1.5, unit="ml"), told="rinse")
+                piece = replace(piece, said=SpokenAmount(amount=1.5, unit="ml"), told="rinse")
             if stage == "topped" and piece.said is None:
-                piece = replace(piece, said=Said("line"), told=clause.strip())
+                piece = replace(piece, said=SpokenAmount("line"), told=clause.strip())
             read_pour(reading, replace(piece, text=text), meant, stage)
             return True
     return False
@@ -428,7 +426,7 @@ def _read_rim(reading: ParserState, what: str) -> None:
     coats = (reading.ingredient_of(slug) for slug in slugs if slug)
     ingredient = next((coat for coat in coats if "edge" in coat.slots), None)
     at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
-    mended = reading.mended.get(reading.lines[at].text, Mended()) if at is not None else Mended()
+    mended = reading.mended.get(reading.lines[at].text, LineCorrection()) if at is not None else LineCorrection()
     if mended.slug:
         ingredient = reading.ingredient_of(mended.slug)
     if ingredient is None or mended.left_out:

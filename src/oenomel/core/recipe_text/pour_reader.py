@@ -13,8 +13,8 @@ from oenomel.core.recipe_text.classify import slot_of, stage_of
 from oenomel.core.recipe_text.ingredient_match import Meant, kind_in, meant_by
 from oenomel.core.recipe_text.line_parts import Piece, in_a_unit
 from oenomel.core.recipe_text.method_sentences import MethodRead
-from oenomel.core.recipe_text.read_recipe import Mended, ReadLine, ReadPour, Taken
-from oenomel.core.spec import ML_PER_UNIT, Said, Stage, Unit, read_said
+from oenomel.core.recipe_text.read_recipe import LineCorrection, ReadLine, ReadPour, Taken
+from oenomel.core.spec import ML_PER_UNIT, SpokenAmount, Stage, Unit, parse_measure
 from oenomel.core.spec.units import UNITS
 
 ASKED_AMOUNTS: Final = {
@@ -38,7 +38,7 @@ class ParserState:
     index: Index
     ingredient_of: Callable[[str], Ingredient]
     default_unit: str | None
-    mended: Mapping[str, Mended]
+    mended: Mapping[str, LineCorrection]
     name: str = ""
     made: MethodRead = field(default_factory=MethodRead)
     pours: list[ReadPour] = field(default_factory=list)
@@ -62,14 +62,14 @@ def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, st
     if ONLY_ICE.fullmatch(piece.words):
         reading.tell(piece.text, "ice")
         return
-    mended = reading.mended.get(piece.text, Mended())
+    mended = reading.mended.get(piece.text, LineCorrection())
     if mended.left_out:
         reading.tell(piece.text, "note", "Left out.")
         return
     if mended.slug:
         meant = Meant(mended.slug, sure=True)
     if mended.amount:
-        measure = read_said(mended.amount)
+        measure = parse_measure(mended.amount)
         odd = () if measure else (f"“{mended.amount}” is not an amount.",)
         piece = replace(piece, said=measure or piece.said, told=mended.amount if measure else piece.told, doubts=odd)
         piece = in_a_unit(piece, reading.default_unit)
@@ -156,7 +156,7 @@ def _is_garnish(ingredient: Ingredient, piece: Piece) -> bool:
     return ingredient.kind == "plant" and "garnish" in ingredient.slots and counted and not muddled
 
 
-def _worth_keeping(piece: Piece, amount: Said) -> bool:
+def _worth_keeping(piece: Piece, amount: SpokenAmount) -> bool:
     return (
         amount.by_eye
         or bool(amount.of)
@@ -165,7 +165,7 @@ def _worth_keeping(piece: Piece, amount: Said) -> bool:
     )
 
 
-def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, list[str], tuple[str, ...]]:
+def _amount_of(said: SpokenAmount, ingredient: Ingredient | None) -> tuple[float, Unit, list[str], tuple[str, ...]]:
     """Return an amount in a spec's unit, what was assumed, and other possible amounts."""
     if said.kind == "line":
         usual = next(slot.usual_ml for slot in families()["fizz"].slots if slot.slot == "lengthener")

@@ -24,7 +24,7 @@ class TextLine:
 
 
 @dataclass(frozen=True, slots=True)
-class Mended:
+class LineCorrection:
     """A person's correction of one line: its ingredient, its amount, or that it is left out."""
 
     slug: str = ""

@@ -8,7 +8,7 @@ from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final, Literal, get_args
 
-from oenomel.core.balance import AXES, TASTED_STEPS, in_words, profile_of_made, steps_between, tasted
+from oenomel.core.balance import AXES, TASTED_STEPS, in_words, profile_as_made, steps_between, tasted
 from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import compare
 from oenomel.core.forecast.comparison import AxisDifference
@@ -148,12 +148,12 @@ def _swap(
         for difference in axes
     )
     right = {difference.axis: _direction(difference.steps) for difference in axes}
-    axes_in_words = tuple(_axis_told(difference) for difference in axes)
+    axes_in_words = tuple(_axis_words(difference) for difference in axes)
     title = f"{capital(come.in_sentence)} goes in where {gone.in_sentence} was, pour for pour. How does the drink stand beside before?"
     return Exercise("swap", drink, drink.name, title, asks, right, (*axes_in_words, *compared.unseen[:1]))
 
 
-def _axis_told(axis: AxisDifference) -> str:
+def _axis_words(axis: AxisDifference) -> str:
     if axis.direction == "same":
         return f"{capital(AXES[axis.axis].same)} as before."
     return " ".join(filter(None, (f"{axis.headline}.", axis.made_by)))
@@ -187,7 +187,7 @@ def _fault(
         Option(f"{name} {sign}", capital(complaint_words(name, sign)))
         for name in AXES
         for sign in (1, -1)
-        if name != "abv" or profile_of_made(drink, conditions).abv >= AXES["abv"].floor
+        if name != "abv" or profile_as_made(drink, conditions).abv >= AXES["abv"].floor
     ]
     keys = tuple(f"{name} {1 if steps[name] > 0 else -1}" for name in right)
     effect = listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])
@@ -304,7 +304,7 @@ def _with(drink: Drink, index: int, volume_ml: float) -> Drink:
 
 
 def _steps(drink: Drink, beside: Drink, conditions: Conditions) -> dict[str, float]:
-    now, then = (profile_of_made(one_drink, conditions) for one_drink in (drink, beside))
+    now, then = (profile_as_made(one_drink, conditions) for one_drink in (drink, beside))
     return {name: float(steps_between(getattr(now, name), getattr(then, name), axis)) for name, axis in AXES.items()}
 
 

@@ -157,12 +157,12 @@ def most_informative(known: Threshold, distances: Sequence[float]) -> int:
     """
     if not distances:
         raise DomainError("there is no distance that could be poured")
-    return int(np.argmin(np.round(_left_unknown(known.chances, np.asarray(distances, dtype=np.float64)), 9)))
+    return int(np.argmin(np.round(_expected_entropy(known.chances, np.asarray(distances, dtype=np.float64)), 9)))
 
 
 def worth_going_on(known: Threshold, distances: Sequence[float]) -> bool:
     """Check whether six more triangles would reduce the uncertainty by a tenth, at the expected rate."""
-    learnt = _unknown(known.chances) - float(_left_unknown(known.chances, np.asarray(distances, dtype=np.float64)).min())
+    learnt = _unknown(known.chances) - float(_expected_entropy(known.chances, np.asarray(distances, dtype=np.float64)).min())
     # Reducing the uncertainty by a factor reduces the entropy by the factor's logarithm.
     return 1 - math.exp(-ROUND * learnt) >= WORTH_LESS
 
@@ -173,7 +173,7 @@ def _unknown(chances: Floats) -> float:
     return -float(places @ np.log(np.maximum(places, 1e-300)))
 
 
-def _left_unknown(chances: Floats, distances: Floats) -> Floats:
+def _expected_entropy(chances: Floats, distances: Floats) -> Floats:
     """Compute the expected entropy of the threshold after a triangle at each distance, shape (distances,), [nats]."""
     right = _right(distances)
     log_likelihood = np.zeros(len(distances))

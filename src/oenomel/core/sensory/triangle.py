@@ -19,7 +19,7 @@ AS_TELLING: Final = 0.15
 
 
 @dataclass(frozen=True, slots=True)
-class BlendsLeft:
+class RemainingVolumes:
     """Volumes left in the jugs, [ml]."""
 
     less_ml: float
@@ -64,7 +64,7 @@ class GlassLine:
     each_ml: float
 
 
-def next_triangle(jugs: Jugs, known: Threshold, blends: BlendsLeft, draw: random.Random) -> Triangle:
+def next_triangle(jugs: Jugs, known: Threshold, blends: RemainingVolumes, draw: random.Random) -> Triangle:
     """Return the pourable triangle that teaches most; the odd glass and its liquid are drawn at random.
 
     Raises
@@ -81,7 +81,7 @@ def next_triangle(jugs: Jugs, known: Threshold, blends: BlendsLeft, draw: random
     best = pourable[most_informative(known, [pair.steps for pair, _ in pourable])][0].steps
     # Near the best distance others teach as much: the one that leaves the jugs most equal is poured.
     near = [entry for entry in pourable if abs(math.log(entry[0].steps / best)) <= AS_TELLING]
-    distance, sides = max(near, key=lambda each: _least_left(jugs, each[0], blends))
+    distance, sides = max(near, key=lambda each: _least_remaining(jugs, each[0], blends))
     return Triangle(distance.steps, distance.less_parts, distance.more_parts, draw.choice(GLASSES), draw.choice(sides))
 
 
@@ -94,16 +94,16 @@ def poured(jugs: Jugs, triangle: Triangle) -> tuple[GlassLine, ...]:
     return tuple(sorted(lines, key=lambda line: line.glasses))
 
 
-def left_after(jugs: Jugs, triangles: Sequence[Triangle]) -> BlendsLeft:
+def remaining_after(jugs: Jugs, triangles: Sequence[Triangle]) -> RemainingVolumes:
     """Return the volumes left in the jugs after some triangles."""
     lines = [line for triangle in triangles for line in poured(jugs, triangle)]
-    return BlendsLeft(
+    return RemainingVolumes(
         max(0.0, jugs.less.volume_ml - sum(line.less_ml for line in lines)),
         max(0.0, jugs.more.volume_ml - sum(line.more_ml for line in lines)),
     )
 
 
-def can_pour(jugs: Jugs, blends: BlendsLeft) -> bool:
+def can_pour(jugs: Jugs, blends: RemainingVolumes) -> bool:
     """Check whether enough is left for one more triangle."""
     return any(_sides(jugs, distance, blends) for distance in jugs.distances())
 
@@ -113,25 +113,25 @@ def alcohol_g(jugs: Jugs, triangle: Triangle) -> float:
     return sum(jugs.alcohol_g(triangle.parts_of(glass)) for glass in GLASSES)
 
 
-def _least_left(jugs: Jugs, distance: Distance, blends: BlendsLeft) -> float:
+def _least_remaining(jugs: Jugs, distance: Distance, blends: RemainingVolumes) -> float:
     """Return what is left in the emptier jug after a triangle of this distance, whichever glass is odd, [ml]."""
     more_ml = 1.5 * (distance.less_parts + distance.more_parts) * jugs.part_ml
     return min(blends.less_ml - (3 * jugs.glass_ml - more_ml), blends.more_ml - more_ml)
 
 
-def _sides(jugs: Jugs, distance: Distance, blends: BlendsLeft) -> list[bool]:
+def _sides(jugs: Jugs, distance: Distance, blends: RemainingVolumes) -> list[bool]:
     """Return whether the odd glass may be the stronger one, and the weaker one, from what is left."""
     return [side for side in (False, True) if min(_taken_from(jugs, distance, side, blends)) >= -1e-9]
 
 
-def _leaves_both(jugs: Jugs, distance: Distance, odd_is_more: bool, blends: BlendsLeft) -> bool:
+def _leaves_both(jugs: Jugs, distance: Distance, odd_is_more: bool, blends: RemainingVolumes) -> bool:
     """Check whether a glass of each jug stays for every triangle that the rest is enough for, so that both kinds can always be poured."""
     rest = _taken_from(jugs, distance, odd_is_more, blends)
     triangles = math.floor(sum(rest) / (len(GLASSES) * jugs.glass_ml) + 1e-9)
     return min(rest) >= triangles * jugs.glass_ml - 1e-9
 
 
-def _taken_from(jugs: Jugs, distance: Distance, odd_is_more: bool, blends: BlendsLeft) -> tuple[float, float]:
+def _taken_from(jugs: Jugs, distance: Distance, odd_is_more: bool, blends: RemainingVolumes) -> tuple[float, float]:
     """Return what a triangle leaves of each jug, [ml]; negative where it can't be poured."""
     lines = poured(jugs, Triangle(distance.steps, distance.less_parts, distance.more_parts, 1, odd_is_more))
     return blends.less_ml - sum(line.less_ml for line in lines), blends.more_ml - sum(line.more_ml for line in lines)

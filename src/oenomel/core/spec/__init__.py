@@ -2,7 +2,7 @@
 
 from oenomel.core.spec.drink import Drink, FamilyName, Pour, Stage
 from oenomel.core.spec.jigger import GRID_ML, grid_of, usual_bounds
-from oenomel.core.spec.measures import Said, plain, read_said
+from oenomel.core.spec.measures import SpokenAmount, parse_measure, plain
 from oenomel.core.spec.technique import Garnish, Ice, Method, Moment, Serve, Technique
 from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT, Unit, parse_amount, to_ml
 
@@ -17,15 +17,15 @@ __all__ = [
     "Method",
     "Moment",
     "Pour",
-    "Said",
     "Serve",
+    "SpokenAmount",
     "Stage",
     "Technique",
     "Unit",
     "grid_of",
     "parse_amount",
+    "parse_measure",
     "plain",
-    "read_said",
     "to_ml",
     "usual_bounds",
 ]

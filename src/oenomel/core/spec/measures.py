@@ -84,7 +84,7 @@ Start = Literal["spoken", "measured", "times"]
 
 
 @dataclass(frozen=True, slots=True)
-class Said:
+class SpokenAmount:
     """Amount as read from words.
 
     Parameters
@@ -136,24 +136,24 @@ def plain(text: str) -> str:
     return " ".join(text.split())
 
 
-def read_said(text: str, start: Start = "spoken") -> Said | None:
+def parse_measure(text: str, start: Start = "spoken") -> SpokenAmount | None:
     """Parse a whole text as a measure; None where it isn't one, or is negative."""
     if len(text) > LONGEST_SAID:
         return None
     return _read(text, start)
 
 
-def beginnings(text: str, start: Start = "measured", most: int = 9) -> Iterator[tuple[Said, str]]:
+def beginnings(text: str, start: Start = "measured", most: int = 9) -> Iterator[tuple[SpokenAmount, str]]:
     """Yield each beginning of a text that is a measure, with the remaining words; the longest first."""
     words = [] if _THOUSANDS.search(text) else plain(text).split()
     for count in range(min(len(words), most), 0, -1):
-        amount = read_said(" ".join(words[:count]), start)
+        amount = parse_measure(" ".join(words[:count]), start)
         if amount is not None:
             yield amount, " ".join(words[count:])
 
 
 @lru_cache(maxsize=4096)
-def _read(text: str, start: Start) -> Said | None:
+def _read(text: str, start: Start) -> SpokenAmount | None:
     if _THOUSANDS.search(text):
         return None
     words = plain(text)
@@ -167,7 +167,7 @@ def _read(text: str, start: Start) -> Said | None:
     words = re.sub(r"^between (.+) and (.+?)$", r"\1 to \2", words)
     words = re.sub(r"^from (?=.+ to )", "", words)
     try:
-        amount: Said = _Meaning().transform(_grammar().parse(words, start=start))
+        amount: SpokenAmount = _Meaning().transform(_grammar().parse(words, start=start))
     except VisitError as error:
         if isinstance(error.orig_exc, ZeroDivisionError | _Unreadable):
             return None
@@ -177,7 +177,7 @@ def _read(text: str, start: Start) -> Said | None:
     return _times(amount, factor, by_eye)
 
 
-def _times(amount: Said, factor: float, by_eye: bool) -> Said:
+def _times(amount: SpokenAmount, factor: float, by_eye: bool) -> SpokenAmount:
     ends = (round(amount.ends[0] * factor, 6), round(amount.ends[1] * factor, 6)) if amount.ends else None
     return replace(amount, amount=round(amount.amount * factor, 9), ends=ends, by_eye=by_eye or amount.by_eye)
 
@@ -202,7 +202,7 @@ class _Number:
 class _Meaning(Transformer[Token, Any]):
     """Meaning of each rule of the grammar."""
 
-    def spoken(self, meant: Said) -> Said:
+    def spoken(self, meant: SpokenAmount) -> SpokenAmount:
         return meant
 
     measured = spoken
@@ -237,27 +237,27 @@ class _Meaning(Transformer[Token, Any]):
 
     leaf = unit
 
-    def bare(self, number: _Number) -> Said:
-        return Said(amount=number.value, by_fraction=number.by_fraction)
+    def bare(self, number: _Number) -> SpokenAmount:
+        return SpokenAmount(amount=number.value, by_fraction=number.by_fraction)
 
-    def counted(self, number: _Number, *rest: Any) -> Said:
+    def counted(self, number: _Number, *rest: Any) -> SpokenAmount:
         times, unit = rest[-1]
         herb = next((str(token).removeprefix("fresh ") for token in rest[:-1] if token is not None and token.type == "HERB"), "")
-        return Said(amount=number.value * times, unit=unit, by_fraction=number.by_fraction, of=herb)
+        return SpokenAmount(amount=number.value * times, unit=unit, by_fraction=number.by_fraction, of=herb)
 
-    def one(self, *rest: Any) -> Said:
+    def one(self, *rest: Any) -> SpokenAmount:
         return self.counted(_Number(1.0), *rest)
 
-    def one_and(self, _a: Token, unit: tuple[float, str], part: _Number) -> Said:
+    def one_and(self, _a: Token, unit: tuple[float, str], part: _Number) -> SpokenAmount:
         return self.counted(_Number(1.0 + part.value, by_fraction=True), unit)
 
-    def counted_and(self, whole: _Number, unit: tuple[float, str], part: _Number) -> Said:
+    def counted_and(self, whole: _Number, unit: tuple[float, str], part: _Number) -> SpokenAmount:
         return self.counted(_Number(whole.value + part.value, by_fraction=True), unit)
 
-    def measure(self, meant: Said) -> Said:
+    def measure(self, meant: SpokenAmount) -> SpokenAmount:
         return meant
 
-    def span(self, low: Said, high: Said) -> Said:
+    def span(self, low: SpokenAmount, high: SpokenAmount) -> SpokenAmount:
         if low.unit is None:
             low = replace(low, unit=high.unit)
         if low.unit != high.unit and high.unit is not None:
@@ -265,7 +265,9 @@ class _Meaning(Transformer[Token, Any]):
         if low.amount > high.amount:
             raise _Unreadable
         middle = round((low.amount + high.amount) / 2, 3)
-        return Said("range", middle, low.unit, (low.amount, high.amount), by_fraction=low.by_fraction or high.by_fraction, of=high.of)
+        return SpokenAmount(
+            "range", middle, low.unit, (low.amount, high.amount), by_fraction=low.by_fraction or high.by_fraction, of=high.of
+        )
 
     # What has a name and no unit
     def fresh(self, *_: Token) -> None:
@@ -276,56 +278,56 @@ class _Meaning(Transformer[Token, Any]):
     def how_many(self, number: _Number | Token, *_: Token) -> _Number:
         return number if isinstance(number, _Number) else _Number(1.0)
 
-    def fruit(self, *parts: _Number | Token | None) -> Said:
+    def fruit(self, *parts: _Number | Token | None) -> SpokenAmount:
         number = next(part for part in parts if isinstance(part, _Number))
         name = next(str(part) for part in parts if isinstance(part, Token) and part.type == "FRUIT")
         fruit = name.removesuffix("'s").removesuffix("s")
         juiced = any(isinstance(part, Token) and part.type in ("JUICE", "JUICED") for part in parts)
         if number.value > MOST_FRUIT and fruit == name and not juiced:  # "25 lemon" are no lemons
             raise _Unreadable
-        return Said(amount=round(number.value * FRUIT_ML[fruit], 6), unit="ml", of=f"{fruit} juice")
+        return SpokenAmount(amount=round(number.value * FRUIT_ML[fruit], 6), unit="ml", of=f"{fruit} juice")
 
-    def egg(self, *parts: _Number | Token | None) -> Said:
+    def egg(self, *parts: _Number | Token | None) -> SpokenAmount:
         number = next((part for part in parts if isinstance(part, _Number)), _Number(1.0))
         name = next(str(part) for part in parts if isinstance(part, Token))
         part = "white" if "white" in name else "yolk" if "yolk" in name else "egg"
         of = {"white": "egg white", "yolk": "egg yolk", "egg": "whole egg"}[part]
-        return Said(amount=number.value * EGG_ML[part], unit="ml", of=of)
+        return SpokenAmount(amount=number.value * EGG_ML[part], unit="ml", of=of)
 
-    def egg_of(self, *parts: _Number | Token) -> Said:
+    def egg_of(self, *parts: _Number | Token) -> SpokenAmount:
         return self.egg(*(part for part in parts if isinstance(part, _Number) or part.type == "EGG_SHORT"))
 
-    def cube(self, *parts: _Number | Token) -> Said:
+    def cube(self, *parts: _Number | Token) -> SpokenAmount:
         number = next((part for part in parts if isinstance(part, _Number)), _Number(1.0))
-        return Said(amount=number.value * SUGAR_CUBE_G, unit="g", of="sugar cube")
+        return SpokenAmount(amount=number.value * SUGAR_CUBE_G, unit="g", of="sugar cube")
 
-    def line(self, *_: Token) -> Said:
-        return Said("line")
+    def line(self, *_: Token) -> SpokenAmount:
+        return SpokenAmount("line")
 
-    def taste(self, *_: Token) -> Said:
-        return Said("taste")
+    def taste(self, *_: Token) -> SpokenAmount:
+        return SpokenAmount("taste")
 
-    def touch(self, *_: Token) -> Said:
-        return Said(amount=TOUCH_ML, unit="ml", by_eye=True)
+    def touch(self, *_: Token) -> SpokenAmount:
+        return SpokenAmount(amount=TOUCH_ML, unit="ml", by_eye=True)
 
-    def rinse(self, *_: Token) -> Said:
-        return Said(amount=RINSE_ML, unit="ml")
+    def rinse(self, *_: Token) -> SpokenAmount:
+        return SpokenAmount(amount=RINSE_ML, unit="ml")
 
     # So many times another pour
-    def share(self, part: _Number, *_: Token) -> Said:
-        return Said(amount=part.value)
+    def share(self, part: _Number, *_: Token) -> SpokenAmount:
+        return SpokenAmount(amount=part.value)
 
-    def twice(self, *_: Token) -> Said:
-        return Said(amount=2.0)
+    def twice(self, *_: Token) -> SpokenAmount:
+        return SpokenAmount(amount=2.0)
 
-    def thrice(self, *_: Token) -> Said:
-        return Said(amount=3.0)
+    def thrice(self, *_: Token) -> SpokenAmount:
+        return SpokenAmount(amount=3.0)
 
-    def so_many(self, number: _Number, *_: Token) -> Said:
-        return Said(amount=number.value)
+    def so_many(self, number: _Number, *_: Token) -> SpokenAmount:
+        return SpokenAmount(amount=number.value)
 
-    def same(self, *_: Token) -> Said:
-        return Said(amount=1.0)
+    def same(self, *_: Token) -> SpokenAmount:
+        return SpokenAmount(amount=1.0)
 
-    def times(self, meant: Said) -> Said:
+    def times(self, meant: SpokenAmount) -> SpokenAmount:
         return meant

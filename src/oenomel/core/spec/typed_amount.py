@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Final, Literal
 
 from oenomel.core.larder import Ingredient, stems
-from oenomel.core.spec.measures import Said, beginnings, read_said
+from oenomel.core.spec.measures import SpokenAmount, beginnings, parse_measure
 from oenomel.core.spec.units import BAR_OUNCE_ML, MAX_POUR_ML, UNITS, Measure, Unit
 from oenomel.errors import NotAnAmount, OtherIngredient, OutOfRange, UnknownUnit
 
@@ -75,7 +75,7 @@ def parse_typed(
     """
     words = " ".join(text.split())
     unsigned = re.sub(r"^[-−]+\s*(?=[\d.])", "", words)
-    amount = read_said(unsigned) or _of_the_pour(unsigned, pours, own)
+    amount = parse_measure(unsigned) or _of_the_pour(unsigned, pours, own)
     if amount is not None and unsigned != words:
         raise OutOfRange("the amount", -amount.amount, 0, MAX_POUR_ML)
     if amount is None:
@@ -85,7 +85,7 @@ def parse_typed(
     return _typed(amount, words, default_unit, part_ml, ounce_ml)
 
 
-def _typed(amount: Said, words: str, default_unit: Unit, part_ml: float | None, ounce_ml: float) -> TypedAmount:
+def _typed(amount: SpokenAmount, words: str, default_unit: Unit, part_ml: float | None, ounce_ml: float) -> TypedAmount:
     kept = words if amount.by_eye or not re.fullmatch(r"[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞]+(fl\.? )?[a-zA-Z]*\.?", words) or amount.of else None
     if amount.kind == "line":
         return TypedAmount(said=words, to_the_line=True)
@@ -115,7 +115,7 @@ def _checked_amount(amount: float) -> float:
     return round(amount, 3)
 
 
-def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> Said | None:
+def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> SpokenAmount | None:
     """Read a measure that names its ingredient, as in "2 oz of gin" or "top with soda"."""
     for start in ("measured", "spoken"):
         for amount, rest in beginnings(words, start):
@@ -155,6 +155,6 @@ def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | Non
 def _refusal(words: str) -> NotAnAmount | UnknownUnit:
     """Explain why a text isn't an amount: an unknown unit after a number, or the whole text."""
     number = next(((amount, rest) for amount, rest in beginnings(words) if amount.unit is None), None)
-    if number and number[1].isalpha() and number[1] not in ("to", "or", "and", "of") and read_said(number[1]) is None:
+    if number and number[1].isalpha() and number[1] not in ("to", "or", "and", "of") and parse_measure(number[1]) is None:
         return UnknownUnit(number[1][:24], UNITS)
     return NotAnAmount(words[:40])

@@ -23,7 +23,7 @@ from oenomel.core.rebalance.solver import LEAST_TO_JOIN, best_of, costs_of, move
 from oenomel.core.rebalance.target import figures_of, off_target, tongue_cost
 from oenomel.core.rebalance.variants import Variant, problems_of, without_idle
 from oenomel.core.spec import Drink, Pour, grid_of, usual_bounds
-from oenomel.core.swaps.candidates import HELPERS, Candidate, Filters, LeftOut, candidates_for
+from oenomel.core.swaps.candidates import HELPERS, Candidate, ExcludedIngredient, Filters, candidates_for
 from oenomel.errors import OutOfRange
 
 Floats = NDArray[np.float64]
@@ -145,7 +145,7 @@ class Board:
     rows: tuple[SwapRow, ...]
     searched: int
     total: int
-    left_out: tuple[LeftOut, ...] = ()
+    left_out: tuple[ExcludedIngredient, ...] = ()
     present: RowOutcome | None = None
 
 
@@ -197,7 +197,7 @@ def swap_board(
         yield Board(seat.rows(some, cut), done, len(candidates))
 
 
-class _Mended(NamedTuple):
+class _ModeResult(NamedTuple):
     """Result of one mode for a candidate."""
 
     drink: Drink | None
@@ -269,7 +269,7 @@ class _Seat:
         mended = (
             self._rebalanced(candidates, variants, np.maximum(cut - np.array(flat), 0.0))
             if self.mode == "rebalance"
-            else [self._held(o, v) for o, v in zip(candidates, variants, strict=True)]
+            else [self._amount_for(o, v) for o, v in zip(candidates, variants, strict=True)]
         )
         priced = [(outcome.drink, outcome.cost + price) for outcome, price in zip(mended, flat, strict=True) if outcome.drink is not None]
         standings = iter(self._standings([drink for drink, _ in priced], [cost for _, cost in priced]))
@@ -294,7 +294,7 @@ class _Seat:
             )
         return tuple(rows)
 
-    def _rebalanced(self, candidates: Sequence[Candidate], variants: Sequence[Variant], cuts: Floats) -> list[_Mended]:
+    def _rebalanced(self, candidates: Sequence[Candidate], variants: Sequence[Variant], cuts: Floats) -> list[_ModeResult]:
         outcomes = self._searched(candidates, list(enumerate(variants)), cuts, ())
         if self.correctors:
             # No corrector is added where less than its own cost could be gained.
@@ -309,24 +309,24 @@ class _Seat:
 
     def _searched(
         self, candidates: Sequence[Candidate], placed: Sequence[tuple[int, Variant]], cuts: Floats, correctors: Sequence[Ingredient]
-    ) -> list[_Mended]:
+    ) -> list[_ModeResult]:
         """Return the result of each variant, in the order of the candidates; None where its J is over its cut."""
-        outcomes = [_Mended(None)] * len(candidates)
+        outcomes = [_ModeResult(None)] * len(candidates)
         for which, alike in self._few_alike([variant for _, variant in placed], correctors):
             places = [placed[at][0] for at in which]
             if correctors and self.budget.spent:
                 for index in places:
-                    outcomes[index] = _Mended(None, proved=False)
+                    outcomes[index] = _ModeResult(None, proved=False)
                 continue
             competing = [other.in_group(group) for group, variant in enumerate(alike) for other in with_correctors(variant, correctors)]
             drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places], self.budget, answered=bool(correctors))
             for group, (index, drink) in enumerate(zip(places, drinks, strict=True)):
                 if drink is None:
-                    outcomes[index] = _Mended(None, proved=bool(minima.proved[group]))
+                    outcomes[index] = _ModeResult(None, proved=bool(minima.proved[group]))
                     continue
                 variant, cost = competing[int(minima.problem[group])], float(minima.J[group])
                 unblended = self._unblended(without_idle(variant, drink), candidates[index])
-                outcomes[index] = _Mended(unblended, moves_of(variant, drink), (), cost, bool(minima.proved[group]))
+                outcomes[index] = _ModeResult(unblended, moves_of(variant, drink), (), cost, bool(minima.proved[group]))
         return outcomes
 
     def _few_alike(self, variants: Sequence[Variant], correctors: Sequence[Ingredient]) -> Iterator[tuple[list[int], list[Variant]]]:
@@ -347,7 +347,7 @@ class _Seat:
         for places in by_shape.values():
             yield places, [variants[row] for row in places]
 
-    def _held(self, candidate: Candidate, variant: Variant) -> _Mended:
+    def _amount_for(self, candidate: Candidate, variant: Variant) -> _ModeResult:
         """Return the amount of a candidate that holds the same contribution as the pour, on the grid; or the same amount."""
         drink, notes = variant.drink, tuple[str, ...]()
         if self.mode != "pour" and self.can_move:
@@ -365,14 +365,14 @@ class _Seat:
             drink = _with_pour(drink, self.index, drink.pours[self.index].at(volume))
         variant = replace(variant, free=(self.index,))
         unblended = self._unblended(drink, candidate)
-        return _Mended(unblended, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
+        return _ModeResult(unblended, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
 
     def _variant(self, candidate: Candidate) -> Variant:
         if candidate.key not in self.variants:
-            self.variants[candidate.key] = self._made(candidate)
+            self.variants[candidate.key] = self._with_candidate(candidate)
         return self.variants[candidate.key]
 
-    def _made(self, candidate: Candidate) -> Variant:
+    def _with_candidate(self, candidate: Candidate) -> Variant:
         """Return the drink with an amount of the candidate in the pour's place, dry ingredients by their sugar; a helper adds what it
         lacks.
         """

@@ -64,14 +64,16 @@ class Candidate:
 
 
 @dataclass(frozen=True, slots=True)
-class LeftOut:
+class ExcludedIngredient:
     """An ingredient left out, with the reason."""
 
     ingredient: Ingredient
     reason: str
 
 
-def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters) -> tuple[list[Candidate], list[LeftOut]]:
+def candidates_for(
+    drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters
+) -> tuple[list[Candidate], list[ExcludedIngredient]]:
     """Return the candidates in the order of the larder, and the ingredients left out with the reasons."""
     pour = drink.pours[index]
     candidates, left_out = [], []
@@ -80,7 +82,7 @@ def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], f
             continue
         reason = _unfit(ingredient, pour) or _unwanted(ingredient, filters)
         if reason:
-            left_out.append(LeftOut(ingredient, reason))
+            left_out.append(ExcludedIngredient(ingredient, reason))
             continue
         candidates += [Candidate(ingredient, share) for share in (SPLITS if pour.slot == "base" else (1.0,))]
         helper = _helper(ingredient, pour, larder)

@@ -8,7 +8,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.balance import AXES, profile_of_made
+from oenomel.core.balance import AXES, profile_as_made
 from oenomel.core.dilution import Conditions
 from oenomel.core.larder import Ingredient
 from oenomel.core.rebalance import MOST_FREE, Budget, Objective, Target, correctors_for, rebalance, that_can_move, usually_free
@@ -59,7 +59,7 @@ def answer(
     NothingFree
         No pour can move, and none can join.
     """
-    volume = profile_of_made(drink, conditions).volume_ml if volume_ml is None else volume_ml
+    volume = profile_as_made(drink, conditions).volume_ml if volume_ml is None else volume_ml
     chosen = moving(drink) if free is None else tuple(free)
     aim = Objective(target_at(wished, volume), Weights(volume_ml=volume_counts), grid_ml, bounds=_never_louder(drink, chosen, grid_ml))
     try:

@@ -19,7 +19,7 @@ from oenomel.core.balance import (
     in_words,
     loudness_between,
     paired_pours,
-    profile_of_made,
+    profile_as_made,
     tasted,
 )
 from oenomel.core.balance.aroma_share import share_of_glass
@@ -87,7 +87,7 @@ State = Literal["not yet", "close enough", "as near as can be poured"]
 
 
 @dataclass(frozen=True)
-class TrialStanding:
+class TrialState:
     """State of a trial by its tasting sheets.
 
     ``chance`` is the probability that it is within a step on every axis; ``state`` is "close enough", "as near as can be poured" where
@@ -136,12 +136,12 @@ def reference_of(sheets: Sequence[Sheet], home: TypicalRange | None, conditions:
     if home is not None:
         middle: Floats = home.points.mean(axis=0)
         return middle
-    return steps_of(profile_of_made(sheets[0].drink, conditions))
+    return steps_of(profile_as_made(sheets[0].drink, conditions))
 
 
 def tasted_from(sheet: Sheet, reference: Floats, conditions: Conditions) -> Tasted:
     """Return what a sheet teaches of a palate: the drink's coordinates from the reference, and the verdict."""
-    return Tasted(steps_of(profile_of_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session)
+    return Tasted(steps_of(profile_as_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session)
 
 
 def ideal_of(
@@ -155,31 +155,27 @@ def ideal_of(
     return learn(tasted, prior, tongue)
 
 
-def standing_of(
-    sheets: Sequence[Sheet], ideal: Palate, reference: Floats, present: Drink, best: float, conditions: Conditions
-) -> TrialStanding:
+def state_of(sheets: Sequence[Sheet], ideal: Palate, reference: Floats, present: Drink, best: float, conditions: Conditions) -> TrialState:
     """Describe the state of a trial; ``best`` is the probability of the best pourable drink."""
-    off = steps_of(profile_of_made(present, conditions)) - reference - ideal.mean
+    off = steps_of(profile_as_made(present, conditions)) - reference - ideal.mean
     chance = ideal.chance_within(off + ideal.mean)
     trials = len({sheet.trial for sheet in sheets})
     if chance >= CLOSE_ENOUGH:
-        return TrialStanding(chance, "close enough", "Very likely within a noticeable step of what was asked for, on every axis.")
+        return TrialState(chance, "close enough", "Very likely within a noticeable step of what was asked for, on every axis.")
     if trials >= TRIALS_BEFORE_GIVING_IN and best <= chance + NOTHING_BETTER:
         if np.abs(off).max() <= WITHIN_STEPS:
-            return TrialStanding(chance, "close enough", f"After {trials} trials, nothing that can be poured is likely to be nearer.")
+            return TrialState(chance, "close enough", f"After {trials} trials, nothing that can be poured is likely to be nearer.")
         return _out_of_reach(chance, -off)
     tasted_by = "one sheet" if len(sheets) == 1 else f"{len(sheets)} sheets"
-    return TrialStanding(
-        chance, "not yet", f"As far as {tasted_by} can tell. A sheet is noisy: one more trial says more than this one again."
-    )
+    return TrialState(chance, "not yet", f"As far as {tasted_by} can tell. A sheet is noisy: one more trial says more than this one again.")
 
 
-def _out_of_reach(chance: float, asked: Floats) -> TrialStanding:
+def _out_of_reach(chance: float, asked: Floats) -> TrialState:
     """Return a sentence where no amounts reach the target; ``asked``, shape (3,), [steps]."""
     index = int(np.abs(asked).argmax())
     word = list(AXES.values())[index].word(asked[index])
     sentence = f"It should be {word} than these pours get it. Another ingredient could: see the swaps."
-    return TrialStanding(chance, "as near as can be poured", sentence)
+    return TrialState(chance, "as near as can be poured", sentence)
 
 
 def proposals(
@@ -193,7 +189,7 @@ def proposals(
     grid_ml: float = GRID_ML,
     budget: Budget | None = None,
     tongue: OwnSteps = USUAL_TONGUE,
-) -> tuple[TrialStanding, list[Proposal]]:
+) -> tuple[TrialState, list[Proposal]]:
     """Propose two or three next trials after a tasting, the likeliest first, and describe the state of the present one.
 
     Parameters
@@ -216,7 +212,7 @@ def proposals(
     verdict = _together(verdicts)
     reference = reference_of(sheets, home, conditions)
     ideal = ideal_of(sheets, reference, palate, conditions, tongue)
-    here = steps_of(profile_of_made(present, conditions))
+    here = steps_of(profile_as_made(present, conditions))
     wished = _wished(verdict, here, reference + ideal.mean, tongue, first=len(sheets) == 1)
     asked = _Question(present, verdict, len(sheets), here, wished, reference, ideal, larder, conditions, grid_ml, budget or Budget())
     all_proposals = asked.fuller() if (verdict.body or 0) < 0 else [asked.plain()]
@@ -225,7 +221,7 @@ def proposals(
         all_proposals += asked.one_change()
     changed = [proposal for n, proposal in enumerate(all_proposals) if proposal.changes and not _again(proposal, all_proposals[:n])]
     best = max((proposal.chance for proposal in changed if proposal.key not in ("accent", "quieter")), default=0.0)
-    standing = standing_of(sheets, ideal, reference, present, best, conditions)
+    standing = state_of(sheets, ideal, reference, present, best, conditions)
     if not changed and any(verdict.axes) and standing.state == "not yet":
         standing = _out_of_reach(standing.chance, wished - here)
     return standing, changed[:MOST_PROPOSALS]
@@ -258,7 +254,7 @@ class _Question:
         already.
         """
         by = [axis for axis in ("abv", "sugar") if (getattr(self.verdict, axis) or 0) <= 0]
-        if "abv" in by and profile_of_made(self.present, self.conditions).abv < AXES["abv"].floor:
+        if "abv" in by and profile_as_made(self.present, self.conditions).abv < AXES["abv"].floor:
             by.remove("abv")
         result = []
         for axis in by or ["sugar"]:
@@ -291,7 +287,7 @@ class _Question:
         pour = self.present.pours[places[0]]
         grid = grid_of(pour.ingredient, pour.unit, self.grid_ml)
         below = math.floor(pour.volume_ml * QUIETER / grid + 1e-9) * grid
-        volume = profile_of_made(self.present, self.conditions).volume_ml
+        volume = profile_as_made(self.present, self.conditions).volume_ml
         share = QUIETER * share_of_glass(self.present, self.verdict.loud, volume)
         # The filler takes water from the ice, so the jigger's next mark may be closer to the share.
         tried = [self._cut_to(places[0], ml, volume) for ml in (below, below + grid) if 0 <= ml < pour.volume_ml]
@@ -311,7 +307,7 @@ class _Question:
         except NothingFree:
             answered = cut, (), ()
         drink = answered[0]
-        return answered, share_of_glass(drink, pours[index].ingredient.slug, profile_of_made(drink, self.conditions).volume_ml)
+        return answered, share_of_glass(drink, pours[index].ingredient.slug, profile_as_made(drink, self.conditions).volume_ml)
 
     def accent(self) -> list[Proposal]:
         """Propose bitters for something lacking, whose aroma pairs with the drink and isn't in it yet."""
@@ -332,7 +328,7 @@ class _Question:
         first, *others = sorted(offers, key=promise, reverse=True)[:3]
         pour = Pour(first, ACCENT_DASHES * ML_PER_UNIT["dash"], unit="dash", slot="accent")
         with_it = replace(self.present, pours=(*self.present.pours, pour))
-        aim = Objective(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
+        aim = Objective(target_at(self.wished, profile_as_made(self.present, self.conditions).volume_ml))
         instead = f" {capital(' or '.join(one_ingredient.in_sentence for one_ingredient in others))} would do as well." if others else ""
         why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
         residuals = residuals_of(with_it, aim, self.conditions)
@@ -343,7 +339,7 @@ class _Question:
         pours = self.present.pours
         joining = [self.present.with_pours((*pours, Pour(e, 0.0, slot=_slot(e)))) for e in correctors_for(self.present, self.larder)]
         own, others = [(self.present, index) for index in moving(self.present)], [(drink, len(pours)) for drink in joining]
-        volume = profile_of_made(self.present, self.conditions).volume_ml
+        volume = profile_as_made(self.present, self.conditions).volume_ml
         start = _off(residuals_of(self.present, Objective(target_at(self.wished, volume)), self.conditions))
         for tried in (own, others):
             alone = [(self._answer(drink, self.wished, free=[index], joining=False), drink.pours[index]) for drink, index in tried]
@@ -385,7 +381,7 @@ class _Question:
         drink, residuals, notes = answered
         changes = changes_between(drink, self.present, self.conditions)
         heard = f"Said of it: {verdict_words(self.verdict) or 'nothing of the axes'}."
-        served, before = (profile_of_made(one_drink, self.conditions) for one_drink in (drink, self.present))
+        served, before = (profile_as_made(one_drink, self.conditions) for one_drink in (drink, self.present))
         loud = [
             loudness.sentence
             for loudness in loudness_between(drink, self.present, served.volume_ml, before.volume_ml)

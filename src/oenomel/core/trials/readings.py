@@ -71,7 +71,7 @@ class BesideForecast:
 
 
 @dataclass(frozen=True, slots=True)
-class WaterFound:
+class MeasuredWater:
     """Water from the ice as measured: ml, its ratio to what was predicted without the bar's factor, and how it was found."""
 
     water_ml: float
@@ -199,7 +199,7 @@ def _beside(reading: Reading, forecast: Forecast) -> BesideForecast:
     return BesideForecast(reading, should, low, high, words, warning)
 
 
-def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound | None:
+def measured_water(readings: Sequence[Reading], forecast: Forecast) -> MeasuredWater | None:
     """Compute the water from the ice by the best pair of readings; None where no reading after the ice shows it.
 
     Parameters
@@ -243,7 +243,7 @@ def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound |
             )
         if measured_before is None:
             warning = f"{warning} Before the ice it wasn't measured: the recipe was taken.".strip()
-        return WaterFound(water, ratio, f"{name} before and after the ice", warning)
+        return MeasuredWater(water, ratio, f"{name} before and after the ice", warning)
     return None
 
 

@@ -11,7 +11,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.balance import AXES, Profile, profile_of_made
+from oenomel.core.balance import AXES, Profile, profile_as_made
 from oenomel.core.dilution import Conditions
 from oenomel.core.families import steps_of
 from oenomel.core.spec import GRID_ML, Drink, Pour, grid_of
@@ -56,12 +56,12 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
     """
     if not all(any(pour.liquid_ml > 0 for pour in drink.pours) for drink in drinks):
         raise EmptyDrink
-    served = [profile_of_made(drink, conditions) for drink in drinks]
+    served = [profile_as_made(drink, conditions) for drink in drinks]
     if len(drinks) < LEAST_SPECS:
         points = tuple(CloudSpec(profile, 0.0, False) for profile in served)
         return SpecCloud(points, None, None, "Add what books and colleagues pour: from two specs on there is a middle to start from.")
     middle = middle_of(drinks)
-    centre = profile_of_made(middle, conditions)
+    centre = profile_as_made(middle, conditions)
     at: NDArray[np.float64] = np.array([steps_of(profile) for profile in served])
     # The centre is the median of the figures, even if the pourable median isn't exactly there.
     distances = np.abs(at - np.median(at, axis=0)).max(axis=1)

@@ -13,7 +13,7 @@ from oenomel.core.balance.uncertainty import Driver, Drivers
 from oenomel.core.checks import Fix
 from oenomel.core.forecast import Forecast
 from oenomel.core.forecast.comparison import Headline
-from oenomel.core.forecast.forecast import Dilution, Place
+from oenomel.core.forecast.forecast import Dilution, FamilyPosition
 from oenomel.core.glass import Appearance
 from oenomel.core.glass.appearance import Layer
 from oenomel.core.glass.rim import EdgeSip
@@ -127,7 +127,7 @@ class ForecastReport(Report):
     doubt: DoubtReport
     pours: list[PourReport]
     findings: list[FindingReport]
-    place: Place | None
+    place: FamilyPosition | None
     sight: AppearanceReport | None
     edge: EdgeSip | None
     cost: float | None
@@ -177,7 +177,7 @@ class ParentReport(Report):
 
     served: LevelsReport
     interval80: Intervals
-    place: Place | None = Field(validation_alias=AliasChoices("place", "position"))
+    place: FamilyPosition | None = Field(validation_alias=AliasChoices("place", "position"))
 
 
 class ComparisonReport(Report):

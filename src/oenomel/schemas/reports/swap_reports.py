@@ -15,7 +15,7 @@ from oenomel.core.rebalance.solver import Costs, Rebalanced
 from oenomel.core.spec import Drink, Unit
 from oenomel.core.swaps import RANKINGS, Board, Ranking, RowOutcome
 from oenomel.core.swaps.board import SwapRow
-from oenomel.core.swaps.candidates import LeftOut
+from oenomel.core.swaps.candidates import ExcludedIngredient
 from oenomel.schemas.base import LevelsReport, Named, Plain, Report
 from oenomel.schemas.poured_spec import in_millilitres, with_pours_of
 from oenomel.schemas.spec_file import PourEntry, SpecFile
@@ -251,7 +251,7 @@ def _move(move: Move) -> MoveReport:
     )
 
 
-def _left_out(left_out: LeftOut) -> LeftOutReport:
+def _left_out(left_out: ExcludedIngredient) -> LeftOutReport:
     return LeftOutReport(
         slug=left_out.ingredient.slug, name=left_out.ingredient.name, kind=left_out.ingredient.kind, reason=left_out.reason
     )

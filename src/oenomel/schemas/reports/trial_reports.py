@@ -8,7 +8,7 @@ from typing import Literal
 from oenomel.core.balance import Change, Profile
 from oenomel.core.spec import Drink, Pour, Unit
 from oenomel.core.trials.brief import BriefCheck
-from oenomel.core.trials.next_trial import Proposal, TrialStanding
+from oenomel.core.trials.next_trial import Proposal, TrialState
 from oenomel.core.trials.palate import PalateAxis
 from oenomel.core.trials.readings import QUANTITIES, READING_POINTS, BesideForecast
 from oenomel.core.trials.side_by_side import Circumstance, SideBySide, TrialsRow
@@ -170,7 +170,7 @@ class ProposalReport(Report):
 class NextReport(Report):
     """Proposals for the next trial."""
 
-    standing: TrialStanding
+    standing: TrialState
     proposals: list[ProposalReport]
 
 
@@ -279,7 +279,7 @@ def _cell(pour: Pour) -> PourCell:
 
 
 def next_report(
-    spec: SpecFile, drink: Drink, standing: TrialStanding, proposals: Sequence[Proposal], figures: Sequence[Profile]
+    spec: SpecFile, drink: Drink, standing: TrialState, proposals: Sequence[Proposal], figures: Sequence[Profile]
 ) -> NextReport:
     """Build the report of the next trials; ``figures`` are those of the proposals as served."""
     return NextReport(

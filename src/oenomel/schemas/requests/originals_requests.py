@@ -104,7 +104,7 @@ def wish_from(
         must=_slugs_meant("must", entry.must, known),
         may=_slugs_meant("may", entry.may, known),
         less=_slugs_meant("less", entry.less, known),
-        without=_left_out(entry.without, known),
+        without=_exclusions(entry.without, known),
         pool=pool,
         soon=soon,
         abv=None if entry.abv is None else (entry.abv[0], entry.abv[1]),
@@ -147,7 +147,7 @@ _SAID: Final = {
 """Everyday words for what guests avoid."""
 
 
-def _left_out(words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
+def _exclusions(words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
     plain = {*WITHOUT, *ALLERGENS, *KINDS}
     words_meant = [_SAID.get(word.lower(), word) for word in words]
     slugs = [word.lower() if word.lower() in plain else _slugs_meant("without", [word], known)[0] for word in words_meant]

@@ -9,7 +9,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Discriminator, Field, Tag, TypeAdapter, ValidationError
 
-from oenomel.core.balance import FIGURES, profile_of_made
+from oenomel.core.balance import FIGURES, profile_as_made
 from oenomel.core.dilution import Conditions
 from oenomel.core.families import TypicalRanges, typical_range_for
 from oenomel.core.larder import Ingredient
@@ -126,7 +126,7 @@ def target_from(
         return Target(**entry.model_dump())
     if isinstance(entry, FamilyTarget):
         # A drink without alcohol is aimed at that branch of its family.
-        home = typical_range_for(replace(drink, family=entry.family), profile_of_made(drink, conditions), homes)
+        home = typical_range_for(replace(drink, family=entry.family), profile_as_made(drink, conditions), homes)
         if home is None:
             raise RecordNotFound("home for the family", entry.family)
         if entry.palate is not None and palate is None:

@@ -15,7 +15,7 @@ from oenomel.schemas.base import Entry, Plain
 from oenomel.schemas.spec_file import PourEntry, SpecFile, check_relatives
 from oenomel.schemas.spec_to_drink import plain_spec
 
-__all__ = ["MadeEntry", "as_poured", "conditions_of", "made_of", "with_conditions"]
+__all__ = ["MadeEntry", "as_poured", "circumstances_of", "conditions_of", "with_conditions"]
 
 Words = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200)]
 
@@ -79,7 +79,7 @@ def as_poured(spec: SpecFile, entry: MadeEntry) -> SpecFile:
     return plain_spec(spec.model_copy(update={"pours": entry.poured}))
 
 
-def made_of(name: str, drink: Drink, entry: MadeEntry) -> TrialAsMade:
+def circumstances_of(name: str, drink: Drink, entry: MadeEntry) -> TrialAsMade:
     """Return the circumstances as the core takes them."""
     lots: Mapping[str, str] = entry.lots
     return TrialAsMade(name, drink, entry.strainer, entry.maker, lots)

@@ -14,7 +14,7 @@ from oenomel.schemas.spec_file import SpecFile
 from oenomel.schemas.spec_to_drink import plain_spec, same_spec
 from oenomel.services.import_export.drink_ids import counterparts
 from oenomel.services.import_export.event_items import look_at_evening
-from oenomel.services.import_export.gather import told_drinks
+from oenomel.services.import_export.gather import drinks_as_json
 from oenomel.services.import_export.sensory_items import look_at_tongues
 from oenomel.services.import_export.stock_items import look_at_stock
 from oenomel.store import ingredients, originals, shelf
@@ -42,7 +42,7 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
     items += [*_amended(conn, house), *_kinship(conn, house)]
     items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
-    here_by_key = dict(zip(book, told_drinks(conn, list(book.values())), strict=True))
+    here_by_key = dict(zip(book, drinks_as_json(conn, list(book.values())), strict=True))
     # Entries of a bar's own file are equal to the letter: only the others need a closer comparison.
     same = {drink.id for drink in house.drinks if drink.id in here_by_key and _told_alike(drink, here_by_key[drink.id])}
     here = {key: DrinkEntry.model_validate(content) for key, content in here_by_key.items() if key not in same}

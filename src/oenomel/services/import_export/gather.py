@@ -18,7 +18,7 @@ from oenomel.store import briefs, drinks, ingredients, lineage, measurements, me
 from oenomel.store.drinks import TrialRecord
 from oenomel.store.menu_entries import OnTheList
 
-__all__ = ["gather_drinks", "gather_house", "latest_specs", "told_drinks"]
+__all__ = ["drinks_as_json", "gather_drinks", "gather_house", "latest_specs"]
 
 
 def gather_house(conn: sqlite3.Connection) -> HouseFile:
@@ -87,7 +87,7 @@ def latest_specs(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[tup
     ]
 
 
-def told_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict[str, Any]]:
+def drinks_as_json(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict[str, Any]]:
     """Return some drinks as JSON objects of a house file."""
     # Read for all drinks at once.
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
@@ -96,7 +96,7 @@ def told_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict
 
 
 def _entries(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[DrinkEntry]:
-    return [DrinkEntry.model_validate(drink) for drink in told_drinks(conn, drink_ids)]
+    return [DrinkEntry.model_validate(drink) for drink in drinks_as_json(conn, drink_ids)]
 
 
 def _drink(conn: sqlite3.Connection, drink_id: int, ids: dict[int, str], wish: str | None, listed: OnTheList | None) -> dict[str, Any]:

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 
 from oenomel.core.larder import Larder, Shelved
 from oenomel.core.originals import KinshipTable
-from oenomel.core.trials.readings import WaterFound
+from oenomel.core.trials.readings import MeasuredWater
 from oenomel.errors import DomainError, SpecError
 from oenomel.schemas.house_file import DrinkEntry, HouseFile, TrialEntry
 from oenomel.schemas.import_items import Choice, Item
@@ -213,7 +213,7 @@ class _Intake:
         self._note(trial_id, trial, None, stored.water)
         return trial_id
 
-    def _note(self, trial_id: int, trial: TrialEntry, own_trial: TrialEntry | None, water: WaterFound | None = None) -> None:
+    def _note(self, trial_id: int, trial: TrialEntry, own_trial: TrialEntry | None, water: MeasuredWater | None = None) -> None:
         """Add the sheets and readings of a trial that are missing."""
         for sheet in trial.sheets:
             if own_trial is None or not any(same_note(sheet, own_sheet) for own_sheet in own_trial.sheets):

@@ -12,7 +12,7 @@ from typing import Any
 from oenomel.core.forecast import forecast_of
 from oenomel.core.larder import Ingredient, Larder
 from oenomel.core.trials import Reading
-from oenomel.core.trials.readings import WaterFound, water_found
+from oenomel.core.trials.readings import MeasuredWater, measured_water
 from oenomel.errors import DomainError, SpecError
 from oenomel.schemas.house_file import HouseFile, TrialEntry
 from oenomel.schemas.poured_spec import settled
@@ -33,7 +33,7 @@ class StoredTrial:
     spec: str
     forecast: str
     made: str
-    water: WaterFound | None
+    water: MeasuredWater | None
     poured: tuple[Ingredient, ...]
 
 
@@ -96,7 +96,7 @@ def stored_trial(trial: TrialEntry, larder: Larder, location: str) -> StoredTria
         spec=settled(trial.spec, drink).model_dump_json(exclude_unset=True),
         forecast=forecast_report(forecast).model_dump_json() if trial.forecast is None else _kept_forecast(trial.forecast, location),
         made=trial.made.model_dump_json(exclude_unset=True),
-        water=water_found(readings, forecast) if readings and trial.water is None else None,
+        water=measured_water(readings, forecast) if readings and trial.water is None else None,
         poured=tuple({pour.ingredient.slug: pour.ingredient for of in (drink, poured) for pour in of.pours}.values()),
     )
 
