@@ -13,6 +13,7 @@ from oenomel.core.preparations import KitchenStep, Outcome
 from oenomel.core.preparations.by_cup import by_cup_words
 from oenomel.core.preparations.goods import good_called
 from oenomel.core.preparations.mass_balance import is_strained_out, may_be_strained_out
+from oenomel.core.preparations.outcome import Total
 from oenomel.core.preparations.preparation import (
     Do,
     FinalMeasure,
@@ -124,22 +125,13 @@ class PreparationFile(Entry):
     final: FinalEntry = FinalEntry()
 
 
-class TotalReport(Report):
-    """A component per 100 ml of the finished liquid: amount, half-width of its 80 % interval, and its kinds where there are several."""
-
-    name: str
-    value: float
-    half_width: float
-    kinds: str
-
-
 class PreparationReport(Report):
     """Outcome of a preparation: per 100 ml with spreads; ``brix`` and ``density`` of the finished liquid; ``keeps_days`` cold;
     ``strainable``: indices of the lines that can be strained out.
     """
 
     composition: CompositionEntry
-    totals: list[TotalReport]
+    totals: list[Total]
     brix: float
     brix_sd: float
     density: float
@@ -190,7 +182,7 @@ def preparation_report(outcome: Outcome) -> PreparationReport:
     lists = {name: list(getattr(outcome, name)) for name in ("allergens", "cautions", "why")}
     return PreparationReport(
         composition=composition_entry(outcome.composition),
-        totals=[TotalReport.model_validate(total) for total in outcome.totals],
+        totals=list(outcome.totals),
         **{name: getattr(outcome, name) for name in same},
         **lists,
         by_cup=by_cup_words(outcome.preparation),

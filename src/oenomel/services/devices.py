@@ -6,11 +6,11 @@ import sqlite3
 
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.trials import Reading
-from oenomel.core.trials.readings import check, measured_water, own_water, without_house_factor
+from oenomel.core.trials.readings import OwnWater, check, measured_water, own_water, without_house_factor
 from oenomel.devices.bench_set import DEVICES, BenchSet
 from oenomel.devices.hidden_truth import samples_of
 from oenomel.schemas.reports.trial_reports import NotebookReport
-from oenomel.schemas.routes.devices_models import DeviceReading, DeviceReadingEntry, DeviceReadRequest, FactorReport, MeasuringDeviceReport
+from oenomel.schemas.routes.devices_models import DeviceReading, DeviceReadingEntry, DeviceReadRequest, MeasuringDeviceReport
 from oenomel.services.stored_trials import KeptTrial, kept_trials
 from oenomel.services.trials import get_notebook
 from oenomel.store import drinks, measurements
@@ -58,10 +58,10 @@ def read_device(conn: sqlite3.Connection, bench: BenchSet, device: str, body: De
     return DeviceReading.model_validate({"quantity": DEVICES[device].quantity, "value": chosen.read(sample)})
 
 
-def get_calibration(conn: sqlite3.Connection) -> list[FactorReport]:
+def get_calibration(conn: sqlite3.Connection) -> list[OwnWater]:
     """Return how much water each technique takes in this bar, by its own readings."""
     all_ratios = sorted(measurements.ratios(conn).items())
-    return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in all_ratios]
+    return [own_water(technique, ratios) for technique, ratios in all_ratios]
 
 
 def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Forecast]:

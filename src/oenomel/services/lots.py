@@ -14,13 +14,13 @@ from oenomel.core.larder.fruit import Pressing, fruit_of, piece_yield
 from oenomel.core.larder.shelf_life import shelf_life_h
 from oenomel.core.lots import Lot
 from oenomel.core.lots.lot import READABLE, hours_words, old_lot_words
-from oenomel.core.lots.titration import titrated_acid, titration_recipe
+from oenomel.core.lots.titration import Titrated, titrated_acid, titration_recipe
 from oenomel.devices.bench_set import DEVICES, BenchSet
 from oenomel.devices.hidden_truth import sample_of_lot
 from oenomel.errors import DomainError, SpecError
 from oenomel.moments import FIRST_YEAR, moment_of
 from oenomel.schemas.base import Named, Plain
-from oenomel.schemas.reports.lot_reports import DoubtOfDrink, LotDetail, LotReport, ReadingReport, TitratedReport
+from oenomel.schemas.reports.lot_reports import DoubtOfDrink, LotDetail, LotReport, ReadingReport
 from oenomel.schemas.routes.lots_models import LotChange, LotEntry, LotReadingEntry, LotReadRequest, TitrationEntry
 from oenomel.schemas.spec_to_drink import TODAYS, composition_entry
 from oenomel.services.open_lots import (
@@ -116,9 +116,9 @@ def remove_lot_reading(conn: sqlite3.Connection, lot_id: int, reading_id: int) -
         return _lot_report(conn, lot_id)
 
 
-def work_out_titration(body: TitrationEntry) -> TitratedReport:
+def work_out_titration(body: TitrationEntry) -> Titrated:
     """Compute the acid from a titration."""
-    return TitratedReport.model_validate(titrated_acid(body.sample_ml, body.lye_ml, body.lye_mol_per_l))
+    return titrated_acid(body.sample_ml, body.lye_ml, body.lye_mol_per_l)
 
 
 def day_name(made_at: str) -> str:

@@ -22,7 +22,6 @@ from oenomel.schemas.reports.menu_reports import (
     PourToday,
     PrepareReport,
     TodayReport,
-    WorthReport,
 )
 from oenomel.schemas.routes.menu_models import CurrencyEntry, OnTheListEntry, ParEntry, TodayQuery
 from oenomel.schemas.spec_file import SpecFile
@@ -52,7 +51,7 @@ def get_today(conn: sqlite3.Connection, asked: TodayQuery) -> TodayReport:
         shared=shared_moves([listed_drink.today for listed_drink in today.drinks]),
         whole_book=today.whole_book,
         drinks=[_drink(listed_drink, today, entries.get(listed_drink.drink_id)) for listed_drink in today.drinks],
-        worth=[WorthReport.model_validate(measurement) for measurement in today.worth[:3]],
+        worth=list(today.worth[:3]),
         low=_low(conn, today),
         prepare=_prepare(conn, evening, on_hand),
         fruit=_fruit(open_lots, evening, on_hand),

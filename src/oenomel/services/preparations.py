@@ -13,7 +13,7 @@ from oenomel.core.menu import TodaysDrink, todays_drink
 from oenomel.core.menu.costs import cost_of_preparation
 from oenomel.core.menu.todays_drinks import effect_words, making_headline
 from oenomel.core.preparations import Outcome, prepared
-from oenomel.core.preparations.adjustment import to_acid, to_brix
+from oenomel.core.preparations.adjustment import Adjustment, to_acid, to_brix
 from oenomel.core.preparations.goods import Good, all_goods, find_goods
 from oenomel.core.preparations.outcome import OWN_RECIPE
 from oenomel.core.preparations.preparation import Preparation, scaled
@@ -21,15 +21,12 @@ from oenomel.errors import OenomelError, OutOfRange, RecordConflict, SpecError
 from oenomel.schemas.base import Named, Plain
 from oenomel.schemas.preparation_file import Known, PreparationFile, preparation_of, preparation_report
 from oenomel.schemas.reports.preparation_reports import (
-    AdjustmentReport,
     CostReport,
     FollowReport,
     KitchenFound,
     MadeReport,
     PreparationAnswer,
-    PreparationLineReport,
     PreparationSummary,
-    WeighedAdditionReport,
 )
 from oenomel.schemas.routes.preparations_models import AcidAdjustmentEntry, BrixEntry, GoodPriceEntry, MakingEntry, ScaleEntry
 from oenomel.services.lots import checked_time, day_name
@@ -156,23 +153,17 @@ def list_follows(conn: sqlite3.Connection, slug: str, conditions: Conditions) ->
     return [_follow(*pair) for pair in _alone(conn, slug, conditions)]
 
 
-def adjust_to_brix(body: BrixEntry) -> AdjustmentReport:
+def adjust_to_brix(body: BrixEntry) -> Adjustment:
     """Compute the sugar or water that brings a liquid to a given °Bx."""
-    adjustment = to_brix(body.weight_g, body.weight_g * body.brix / 100, body.wanted_brix)
-    return AdjustmentReport(
-        additions=[WeighedAdditionReport.model_validate(addition) for addition in adjustment.additions], words=adjustment.words
-    )
+    return to_brix(body.weight_g, body.weight_g * body.brix / 100, body.wanted_brix)
 
 
-def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> AdjustmentReport:
+def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> Adjustment:
     """Compute the grams of each acid that bring a juice to another juice's acidity."""
     juice, like = ingredients.get(conn, body.juice), ingredients.get(conn, body.like)
     today = todays_lots(conn, [body.juice]).get(body.juice)
     has = today[1].ingredient if today else juice
-    adjustment = to_acid(has.composition, like.composition.acids, body.volume_ml, like.in_sentence)
-    return AdjustmentReport(
-        additions=[WeighedAdditionReport.model_validate(addition) for addition in adjustment.additions], words=adjustment.words
-    )
+    return to_acid(has.composition, like.composition.acids, body.volume_ml, like.in_sentence)
 
 
 def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
@@ -235,8 +226,7 @@ def _called(conn: sqlite3.Connection, name: str) -> str:
 def _answer(conn: sqlite3.Connection, outcome: Outcome) -> PreparationAnswer:
     cost = cost_of_preparation(outcome, menu_entries.good_prices(conn))
     per_litre = 1000 * cost.total / outcome.yield_ml if outcome.yield_ml > 0 and not cost.missing else None
-    parts = [PreparationLineReport.model_validate(part) for part in cost.parts]
-    cost_report = CostReport(total=cost.total, per_litre=per_litre, parts=parts, missing=list(cost.missing), words=cost.words)
+    cost_report = CostReport(total=cost.total, per_litre=per_litre, parts=list(cost.parts), missing=list(cost.missing), words=cost.words)
     return PreparationAnswer(**preparation_report(outcome).model_dump(), cost=cost_report)
 
 

@@ -2735,12 +2735,12 @@ export interface components {
             words: string;
         };
         /**
-         * AdjustmentReport
+         * Adjustment
          * @description Additions, and a sentence about them.
          */
-        AdjustmentReport: {
+        Adjustment: {
             /** Additions */
-            additions: components["schemas"]["WeighedAdditionReport"][];
+            additions: components["schemas"]["WeighedAddition"][];
             /** Words */
             words: string;
         };
@@ -3462,6 +3462,16 @@ export interface components {
             outlier: boolean;
         };
         /**
+         * CombinationCount
+         * @description Number of combinations that criteria leave: on paper, and roughly how many make sense, meet the criteria and are balanced.
+         */
+        CombinationCount: {
+            /** Combinations */
+            combinations: number;
+            /** Balanced */
+            balanced: number;
+        };
+        /**
          * CompareRequest
          * @description A drink and the parent it is compared with; an amount being typed, if any; and whose thresholds are used: a taster's, the bar's
          *     for an empty name, the usual ones for None.
@@ -3654,7 +3664,7 @@ export interface components {
             /** Per Litre */
             per_litre: number | null;
             /** Parts */
-            parts: components["schemas"]["PreparationLineReport"][];
+            parts: components["schemas"]["PartCost"][];
             /** Missing */
             missing: string[];
             /** Words */
@@ -4311,24 +4321,6 @@ export interface components {
             relative_sd: number;
             /** Measurements */
             measurements: number;
-        };
-        /**
-         * FactorReport
-         * @description Dilution of a technique in this bar, by its readings: a factor on the forecast with its 80 % interval.
-         */
-        FactorReport: {
-            /** Technique */
-            technique: string;
-            /** Factor */
-            factor: number;
-            /** Low */
-            low: number;
-            /** High */
-            high: number;
-            /** Measurements */
-            measurements: number;
-            /** Words */
-            words: string;
         };
         /**
          * FamilyPosition
@@ -5364,16 +5356,6 @@ export interface components {
             reason: string;
         };
         /**
-         * LeftReport
-         * @description Number of combinations that criteria leave: in all, and roughly how many make sense, meet the criteria and are balanced.
-         */
-        LeftReport: {
-            /** Combinations */
-            combinations: number;
-            /** Balanced */
-            balanced: number;
-        };
-        /**
          * LevelsReport
          * @description Volume in ml, abv in % v/v, sugar and acid in g per 100 ml.
          */
@@ -6391,6 +6373,24 @@ export interface components {
             fruit: string[];
         };
         /**
+         * OwnWater
+         * @description Dilution of one technique in this bar: a factor on the forecast, its 80 % interval, the number of measurements, and a sentence.
+         */
+        OwnWater: {
+            /** Technique */
+            technique: string;
+            /** Factor */
+            factor: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Measurements */
+            measurements: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * PairReport
          * @description A pair of aroma groups: shipped value, the bar's own, what tastings taught (a log-ratio), and the resulting value.
          */
@@ -6488,6 +6488,25 @@ export interface components {
             served: components["schemas"]["LevelsReport"];
             interval80: components["schemas"]["Intervals"];
             place: components["schemas"]["FamilyPosition"] | null;
+        };
+        /**
+         * PartCost
+         * @description Cost of one ingredient, by its price per litre or kilogram (``per``); None where unknown.
+         */
+        PartCost: {
+            /** Name */
+            name: string;
+            /** Cost */
+            cost: number | null;
+            /** Slug */
+            slug: string;
+            /**
+             * Per
+             * @enum {string}
+             */
+            per: "litre" | "kg";
+            /** Price */
+            price: number | null;
         };
         /**
          * PourCell
@@ -6659,7 +6678,7 @@ export interface components {
         PreparationAnswer: {
             composition: components["schemas"]["CompositionEntry"];
             /** Totals */
-            totals: components["schemas"]["TotalReport"][];
+            totals: components["schemas"]["Total"][];
             /** Brix */
             brix: number;
             /** Brix Sd */
@@ -6717,25 +6736,6 @@ export interface components {
             steps: components["schemas"]["KitchenStepEntry"][];
             /** @default {} */
             final: components["schemas"]["FinalEntry"];
-        };
-        /**
-         * PreparationLineReport
-         * @description Cost of one line, by its price per litre or kilogram.
-         */
-        PreparationLineReport: {
-            /** Name */
-            name: string;
-            /** Cost */
-            cost: number | null;
-            /** Slug */
-            slug: string;
-            /**
-             * Per
-             * @enum {string}
-             */
-            per: "litre" | "kg";
-            /** Price */
-            price: number | null;
         };
         /**
          * PreparationSummary
@@ -8097,10 +8097,10 @@ export interface components {
             done: boolean;
         };
         /**
-         * TitratedReport
-         * @description Result of a titration: acid as citric in g per 100 ml, its uncertainty, and a sentence.
+         * Titrated
+         * @description Result of a titration: acid as citric in g per 100 ml, its standard deviation, and a sentence.
          */
-        TitratedReport: {
+        Titrated: {
             /** Acid */
             acid: number;
             /** Sd */
@@ -8140,7 +8140,7 @@ export interface components {
             /** Drinks */
             drinks: components["schemas"]["DrinkToday"][];
             /** Worth */
-            worth: components["schemas"]["WorthReport"][];
+            worth: components["schemas"]["WorthMeasuring"][];
             /** Low */
             low: components["schemas"]["LowReport"][];
             /** Prepare */
@@ -8168,10 +8168,10 @@ export interface components {
             sittings: number[];
         };
         /**
-         * TotalReport
-         * @description A component per 100 ml of the finished liquid: amount, half-width of its 80 % interval, and its kinds where there are several.
+         * Total
+         * @description A component per 100 ml: name, amount, half-width of its 80 % interval, and its kinds where there are several.
          */
-        TotalReport: {
+        Total: {
             /** Name */
             name: string;
             /** Value */
@@ -8432,10 +8432,10 @@ export interface components {
             done: number;
         };
         /**
-         * WeighedAdditionReport
-         * @description Something to weigh and add.
+         * WeighedAddition
+         * @description Something to add: name and grams.
          */
-        WeighedAdditionReport: {
+        WeighedAddition: {
             /** What */
             what: string;
             /** Grams */
@@ -8671,10 +8671,10 @@ export interface components {
             finish: string;
         };
         /**
-         * WorthReport
-         * @description One useful measurement: ingredient, axis, number of drinks, and a sentence.
+         * WorthMeasuring
+         * @description One measurement: ingredient and axis, how many drinks it helps, its share of their uncertainty, and a sentence.
          */
-        WorthReport: {
+        WorthMeasuring: {
             /** Slug */
             slug: string;
             /** Axis */
@@ -9737,7 +9737,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LeftReport"];
+                    "application/json": components["schemas"]["CombinationCount"];
                 };
             };
             /** @description Bad Request */
@@ -11357,7 +11357,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TitratedReport"];
+                    "application/json": components["schemas"]["Titrated"];
                 };
             };
             /** @description Bad Request */
@@ -11966,7 +11966,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AdjustmentReport"];
+                    "application/json": components["schemas"]["Adjustment"];
                 };
             };
             /** @description Bad Request */
@@ -12010,7 +12010,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AdjustmentReport"];
+                    "application/json": components["schemas"]["Adjustment"];
                 };
             };
             /** @description Not Found */
@@ -15850,7 +15850,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FactorReport"][];
+                    "application/json": components["schemas"]["OwnWater"][];
                 };
             };
             /** @description Unprocessable Entity */

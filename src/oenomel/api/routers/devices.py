@@ -9,13 +9,13 @@ from fastapi import Request
 from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import idempotent_router
+from oenomel.core.trials.readings import OwnWater
 from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.trial_reports import NotebookReport
 from oenomel.schemas.routes.devices_models import (
     DeviceReading,
     DeviceReadingEntry,
     DeviceReadRequest,
-    FactorReport,
     MeasuringDeviceReport,
 )
 from oenomel.services import devices as cases
@@ -48,6 +48,6 @@ def read_device(device: str, body: DeviceReadRequest, conn: Connection, request:
 
 
 @router.get("/calibration")
-def get_calibration(conn: Connection) -> list[FactorReport]:
+def get_calibration(conn: Connection) -> list[OwnWater]:
     """Return how much water each technique takes in this bar, by its own readings."""
     return cases.get_calibration(conn)

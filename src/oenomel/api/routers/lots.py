@@ -10,8 +10,9 @@ from fastapi import Query, Request
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import idempotent_router
+from oenomel.core.lots.titration import Titrated
 from oenomel.schemas.base import Plain, RowId
-from oenomel.schemas.reports.lot_reports import LotDetail, LotReport, TitratedReport
+from oenomel.schemas.reports.lot_reports import LotDetail, LotReport
 from oenomel.schemas.routes.lots_models import LotChange, LotEntry, LotReadingEntry, LotReadRequest, TitrationEntry
 from oenomel.services import lots as cases
 
@@ -63,7 +64,7 @@ def remove_lot_reading(lot_id: RowId, reading_id: RowId, conn: Connection) -> Lo
 
 
 @router.post("/titration", responses=PROBLEMS["bad"])
-def work_out_titration(body: TitrationEntry) -> TitratedReport:
+def work_out_titration(body: TitrationEntry) -> Titrated:
     """Compute the acid from a titration."""
     return cases.work_out_titration(body)
 

@@ -13,7 +13,7 @@ from oenomel.api.idempotent_router import idempotent_router
 from oenomel.api.search_queue import NDJSON, Search
 from oenomel.core.originals import originals
 from oenomel.core.originals.menu_search import menu_of
-from oenomel.core.originals.search import WISH_WORK, combinations_left
+from oenomel.core.originals.search import WISH_WORK, CombinationCount, combinations_left
 from oenomel.schemas.base import Name, RowId
 from oenomel.schemas.reports.originals_reports import (
     HandfulReport,
@@ -25,7 +25,6 @@ from oenomel.schemas.reports.originals_reports import (
 from oenomel.schemas.requests.originals_requests import WishEntry
 from oenomel.schemas.routes.originals_models import (
     KinshipEntry,
-    LeftReport,
     MenuEntry,
     OriginalsFlightEntry,
     OriginalsFlightReport,
@@ -66,11 +65,11 @@ async def stream_originals(wish: WishEntry, conn: Connection, conditions: HouseC
 
 
 @router.post("/originals/left", responses=PROBLEMS["bad"])
-async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> LeftReport:
+async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> CombinationCount:
     """Count the combinations that the criteria leave."""
 
-    def counted() -> LeftReport:
-        return LeftReport.model_validate(combinations_left(ground_for(conn, conditions), wished(conn, wish)))
+    def counted() -> CombinationCount:
+        return combinations_left(ground_for(conn, conditions), wished(conn, wish))
 
     return await search.step(counted)
 

@@ -10,10 +10,10 @@ from fastapi import Query
 from oenomel.api.deps import Connection, HouseConditions, IfMatch
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import idempotent_router
+from oenomel.core.preparations.adjustment import Adjustment
 from oenomel.schemas.base import Plain
 from oenomel.schemas.preparation_file import PreparationFile
 from oenomel.schemas.reports.preparation_reports import (
-    AdjustmentReport,
     FollowReport,
     KitchenFound,
     MadeReport,
@@ -83,13 +83,13 @@ def list_follows(slug: str, conn: Connection, conditions: HouseConditions) -> li
 
 
 @router.post("/adjust/brix", responses=PROBLEMS["bad"])
-def adjust_to_brix(body: BrixEntry) -> AdjustmentReport:
+def adjust_to_brix(body: BrixEntry) -> Adjustment:
     """Compute the sugar or water that brings a liquid to a given °Bx."""
     return cases.adjust_to_brix(body)
 
 
 @router.post("/adjust/acid", responses=PROBLEMS["missing"])
-def adjust_to_acid(body: AcidAdjustmentEntry, conn: Connection) -> AdjustmentReport:
+def adjust_to_acid(body: AcidAdjustmentEntry, conn: Connection) -> Adjustment:
     """Compute the grams of each acid that bring a juice to another juice's acidity."""
     return cases.adjust_to_acid(conn, body)
 

@@ -7,7 +7,7 @@ from oenomel.core.lots.lot import Estimate
 from oenomel.schemas.base import Named, Report
 from oenomel.schemas.spec_file import CompositionEntry
 
-__all__ = ["DoubtOfDrink", "LotDetail", "LotReport", "ReadingReport", "TitratedReport"]
+__all__ = ["DoubtOfDrink", "LotDetail", "LotReport", "ReadingReport"]
 
 
 class ReadingReport(Report):
@@ -64,11 +64,3 @@ class LotDetail(LotReport):
     more_certain: list[DoubtOfDrink]
     worth: list[str]
     made_by: str
-
-
-class TitratedReport(Report):
-    """Result of a titration: acid as citric in g per 100 ml, its uncertainty, and a sentence."""
-
-    acid: float
-    sd: float
-    words: str

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from oenomel.core.menu import WorthMeasuring
 from oenomel.schemas.base import LevelsReport, Named, Pair, Report
 from oenomel.schemas.spec_file import SpecFile
 
-__all__ = ["AxisToday", "DrinkToday", "FruitReport", "LowReport", "MoveToday", "PourToday", "PrepareReport", "TodayReport", "WorthReport"]
+__all__ = ["AxisToday", "DrinkToday", "FruitReport", "LowReport", "MoveToday", "PourToday", "PrepareReport", "TodayReport"]
 
 
 class AxisToday(Report):
@@ -62,16 +63,6 @@ class DrinkToday(Report):
     lots: list[str]
 
 
-class WorthReport(Report):
-    """One useful measurement: ingredient, axis, number of drinks, and a sentence."""
-
-    slug: str
-    axis: str
-    drinks: int
-    share: float
-    words: str
-
-
 class LowReport(Report):
     """Ingredient that runs low on the shelf."""
 
@@ -105,7 +96,7 @@ class TodayReport(Report):
     shared: list[str]
     whole_book: bool
     drinks: list[DrinkToday]
-    worth: list[WorthReport]
+    worth: list[WorthMeasuring]
     low: list[LowReport]
     prepare: list[PrepareReport]
     fruit: list[FruitReport]

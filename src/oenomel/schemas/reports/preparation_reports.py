@@ -2,31 +2,18 @@
 
 from __future__ import annotations
 
-from typing import Literal
-
+from oenomel.core.menu.costs import PartCost
 from oenomel.schemas.base import Named, Report
 from oenomel.schemas.preparation_file import PreparationFile, PreparationReport
 
 __all__ = [
-    "AdjustmentReport",
     "CostReport",
     "FollowReport",
     "KitchenFound",
     "MadeReport",
     "PreparationAnswer",
     "PreparationSummary",
-    "WeighedAdditionReport",
 ]
-
-
-class PreparationLineReport(Report):
-    """Cost of one line, by its price per litre or kilogram."""
-
-    name: str
-    cost: float | None
-    slug: str
-    per: Literal["litre", "kg"]
-    price: float | None
 
 
 class CostReport(Report):
@@ -34,7 +21,7 @@ class CostReport(Report):
 
     total: float
     per_litre: float | None
-    parts: list[PreparationLineReport]
+    parts: list[PartCost]
     missing: list[str]
     words: str
 
@@ -78,20 +65,6 @@ class MadeReport(Report):
     name: str
     headline: str
     follows: list[FollowReport]
-
-
-class WeighedAdditionReport(Report):
-    """Something to weigh and add."""
-
-    what: str
-    grams: float
-
-
-class AdjustmentReport(Report):
-    """Additions, and a sentence about them."""
-
-    additions: list[WeighedAdditionReport]
-    words: str
 
 
 class KitchenFound(Report):

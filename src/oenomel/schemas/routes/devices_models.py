@@ -45,14 +45,3 @@ class DeviceReading(Report):
 
     quantity: ShownByDevice
     value: float
-
-
-class FactorReport(Report):
-    """Dilution of a technique in this bar, by its readings: a factor on the forecast with its 80 % interval."""
-
-    technique: str
-    factor: float
-    low: float
-    high: float
-    measurements: int
-    words: str

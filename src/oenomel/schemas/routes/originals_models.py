@@ -11,13 +11,6 @@ from oenomel.schemas.requests.originals_requests import WishEntry
 from oenomel.schemas.spec_file import SpecFile
 
 
-class LeftReport(Report):
-    """Number of combinations that criteria leave: in all, and roughly how many make sense, meet the criteria and are balanced."""
-
-    combinations: int
-    balanced: int
-
-
 class KeptDrink(Entry):
     """A drink that stays on a menu, and its place there, counted from 0."""
 
