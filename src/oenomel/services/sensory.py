@@ -59,12 +59,12 @@ def get_tongue(conn: sqlite3.Connection, asked: TasterQuery) -> TongueReport:
     return tongue_report(conn, asked.taster)
 
 
-def list_bottles(conn: sqlite3.Connection, matter: Attribute) -> list[JobReport]:
+def list_bottles(conn: sqlite3.Connection, attribute: Attribute) -> list[JobReport]:
     """List the ingredients that could go into the two jugs, those in stock first."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     return [
-        JobReport(job=job, options=[_bottle_report(choice, stocked) for choice in choices(matter, job, larder, stocked)])
-        for job in needs(matter)
+        JobReport(job=job, options=[_bottle_report(choice, stocked) for choice in choices(attribute, job, larder, stocked)])
+        for job in needs(attribute)
     ]
 
 
@@ -109,7 +109,7 @@ def next_glasses(conn: sqlite3.Connection, sitting_id: int) -> TriangleReport:
             raise RecordConflict("everyone in this sitting has had all his triangles: begin another one")
         jugs = jugs_of(conn, sitting)
         blends = remaining_after(jugs, [triangle_of(triangle) for triangle in before])
-        drawn = next_triangle(jugs, threshold_on(conn, taster, jugs.matter), blends, random.Random(secrets.randbits(64)))
+        drawn = next_triangle(jugs, threshold_on(conn, taster, jugs.attribute), blends, random.Random(secrets.randbits(64)))
         record = TriangleRecord(sitting_id, taster, drawn.steps, drawn.less_parts, drawn.more_parts, drawn.odd, int(drawn.odd_is_more))
         triangle_id = sensory.add_triangle(conn, record)
         return triangle_report(sensory.triangle(conn, triangle_id), 1 + sum(triangle.taster == taster for triangle in before))

@@ -46,12 +46,12 @@ def tongue_of(conn: sqlite3.Connection, taster: str | None) -> OwnSteps:
     """Return the thresholds to describe differences with: a taster's, the bar's for an empty name, the usual ones for None."""
     if taster is None:
         return USUAL_TONGUE
-    return known_steps({matter: threshold_of(answers) for matter, answers in _answers(conn, taster).items()})
+    return known_steps({attribute: threshold_of(answers) for attribute, answers in _answers(conn, taster).items()})
 
 
-def threshold_on(conn: sqlite3.Connection, taster: str, matter: Attribute) -> Threshold:
+def threshold_on(conn: sqlite3.Connection, taster: str, attribute: Attribute) -> Threshold:
     """Return a taster's threshold for one attribute."""
-    return threshold_of(_answers(conn, taster)[matter])
+    return threshold_of(_answers(conn, taster)[attribute])
 
 
 def jugs_text(jugs: Jugs) -> str:
@@ -74,7 +74,7 @@ def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
         abv, sugar, acid = content["level"]
         return Jug(pours, content["volume_ml"], (abv, sugar, acid), content["smell"])
 
-    return Jugs(_matter(record.matter), jug(kept["less"]), jug(kept["more"]), kept["part_ml"], kept["parts"])
+    return Jugs(_attribute(record.matter), jug(kept["less"]), jug(kept["more"]), kept["part_ml"], kept["parts"])
 
 
 def triangle_of(record: TriangleRecord) -> Triangle:
@@ -122,8 +122,8 @@ def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingRe
     own = [triangle for triangle in triangles if waiting and triangle.taster == waiting[0].taster]
     return SittingReport(
         id=record.id,
-        matter=jugs.matter,
-        noun=NOUNS[jugs.matter],
+        matter=jugs.attribute,
+        noun=NOUNS[jugs.attribute],
         rounds=record.rounds,
         alone=bool(record.alone),
         glass_ml=jugs.glass_ml,
@@ -133,7 +133,7 @@ def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingRe
         next=turn_of(record, triangles) if can_pour(jugs, blends) else "",
         open=triangle_report(waiting[0], len(own)) if waiting else None,
         ended=record.ended_at is not None,
-        before=list(before_sitting(jugs.matter)),
+        before=list(before_sitting(jugs.attribute)),
     )
 
 
@@ -145,7 +145,7 @@ def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
     return TongueReport(
         taster=taster,
         tasters=sensory.tasters(conn),
-        thresholds=[_threshold(matter, [record for of, record in answered if of == matter]) for matter in ATTRIBUTES],
+        thresholds=[_threshold(attribute, [record for of, record in answered if of == attribute]) for attribute in ATTRIBUTES],
         exercises=[
             DoneReport(kind=kind, answered=len(results), right=sum(results) / len(results) if results else 0.0)
             for kind, results in scores.items()
@@ -156,9 +156,9 @@ def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
 
 
 def _answers(conn: sqlite3.Connection, taster: str) -> dict[Attribute, list[TriangleAnswer]]:
-    answers: dict[Attribute, list[TriangleAnswer]] = {matter: [] for matter in ATTRIBUTES}
-    for matter, record in sensory.triangles_of_taster(conn, taster):
-        answers[_matter(matter)].append(_answer(record))
+    answers: dict[Attribute, list[TriangleAnswer]] = {attribute: [] for attribute in ATTRIBUTES}
+    for attribute, record in sensory.triangles_of_taster(conn, taster):
+        answers[_attribute(attribute)].append(_answer(record))
     return answers
 
 
@@ -166,7 +166,7 @@ def _answer(record: TriangleRecord) -> TriangleAnswer:
     return TriangleAnswer(record.steps, bool(record.found))
 
 
-def _threshold(matter: Attribute, records: Sequence[TriangleRecord]) -> ThresholdReport:
+def _threshold(attribute: Attribute, records: Sequence[TriangleRecord]) -> ThresholdReport:
     known, history = threshold_of([]), []
     for record in records:
         known = updated(known, _answer(record))
@@ -174,8 +174,8 @@ def _threshold(matter: Attribute, records: Sequence[TriangleRecord]) -> Threshol
         history.append(KnownReport(at=record.answered_at or "", triangles=known.triangles, steps=known.steps, low=low, high=high))
     low, high = known.interval80
     return ThresholdReport(
-        matter=matter,
-        noun=NOUNS[matter],
+        matter=attribute,
+        noun=NOUNS[attribute],
         triangles=known.triangles,
         right=known.right,
         steps=known.steps,
@@ -183,8 +183,8 @@ def _threshold(matter: Attribute, records: Sequence[TriangleRecord]) -> Threshol
         high=high,
         counts=known.triangles >= KNOWN_AFTER,
         words=threshold_words(known),
-        figures=in_figures(matter, known.steps),
-        usual=in_figures(matter, 1.0),
+        figures=in_figures(attribute, known.steps),
+        usual=in_figures(attribute, 1.0),
         worth_it=worth_going_on(known, USUAL_DISTANCES),
         history=history[-MOST_HISTORY:],
     )
@@ -195,9 +195,9 @@ def _week(conn: sqlite3.Connection, taster: str) -> WeekReport | None:
     if began is None:
         return None
     done: dict[tuple[str, str], int] = {}
-    for matter, triangle in sensory.triangles_of_taster(conn, taster):
+    for attribute, triangle in sensory.triangles_of_taster(conn, taster):
         if triangle.asked_at >= began:
-            done["triangle", matter] = done.get(("triangle", matter), 0) + 1
+            done["triangle", attribute] = done.get(("triangle", attribute), 0) + 1
     for record in sensory.exercises_of(conn, taster):
         if record.score is not None and record.asked_at >= began:
             done["exercise", record.kind] = done.get(("exercise", record.kind), 0) + 1
@@ -208,7 +208,7 @@ def _week(conn: sqlite3.Connection, taster: str) -> WeekReport | None:
 def _turn(conn: sqlite3.Connection, jugs: Jugs, taster: str, triangles: Sequence[TriangleRecord]) -> TurnReport:
     own = [triangle for triangle in triangles if triangle.taster == taster and triangle.found is not None]
     grams = sum(alcohol_g(jugs, triangle_of(record)) for record in own)
-    known = threshold_on(conn, taster, jugs.matter)
+    known = threshold_on(conn, taster, jugs.attribute)
     worth_it = worth_going_on(known, [distance.steps for distance in jugs.distances()])
     right_count = sum(bool(record.found) for record in own)
     words = list(sitting_words(len(own), grams, worth_it=worth_it))
@@ -220,9 +220,9 @@ def _jug_report(jug: Jug, left_ml: float) -> JugReport:
     return JugReport(lines=lines, volume_ml=jug.volume_ml, left_ml=left_ml)
 
 
-def _matter(kept: str) -> Attribute:
+def _attribute(kept: str) -> Attribute:
     """Return a stored attribute; the data file allows no other."""
-    return next(matter for matter in ATTRIBUTES if matter == kept)
+    return next(attribute for attribute in ATTRIBUTES if attribute == kept)
 
 
 def _bottle(known: Mapping[str, Ingredient], slug: str) -> Ingredient:

@@ -49,7 +49,7 @@ class Menu:
 
 
 def menu_of(
-    ground: SearchContext,
+    context: SearchContext,
     places: Sequence[Criteria],
     kept: Mapping[int, Drink] | None = None,
     known: Sequence[str] = (),
@@ -69,19 +69,19 @@ def menu_of(
         raise DomainError(f"a list of {len(places)} drinks can't be made at once; use 1 to {MOST_PLACES}")
     names = [*known, *(drink.name for drink in kept.values())]
     chosen: list[Drink] = list(kept.values())
-    seen = [_seen(ground.forecast(drink)) for drink in chosen]
+    seen = [_seen(context.forecast(drink)) for drink in chosen]
     result: list[Original] = []
     budget, open_places = budget or Budget(WISH_WORK), [number for number in range(len(places)) if number not in kept]
     count, drawn = (
         min(most, max(least, for_all // max(1, len(open_places)))) for (least, most), for_all in zip((OFFERED, DRAWN), FOR_ALL, strict=True)
     )
     for filled, index in enumerate(open_places):
-        wish = places[index]
-        asked = replace(wish, count=count, seed=wish.seed + index)
+        criteria = places[index]
+        asked = replace(criteria, count=count, seed=criteria.seed + index)
         try:
-            offered = handful_of(ground, asked, names, drawn, budget.share(1 / (len(open_places) - filled))).originals
+            offered = handful_of(context, asked, names, drawn, budget.share(1 / (len(open_places) - filled))).originals
         except DomainError as error:
-            raise DomainError(f"place {index + 1} of the list, a {wish.family}: {error}") from error
+            raise DomainError(f"place {index + 1} of the list, a {criteria.family}: {error}") from error
         best = max(offered, key=lambda each: (round(_worth(each, seen), 9), each.drink.name))
         result.append(best)
         chosen.append(best.drink)

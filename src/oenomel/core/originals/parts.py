@@ -43,109 +43,111 @@ class Role:
     could: Callable[[Ingredient, Criteria], bool]
 
 
-def _known(each: Ingredient) -> bool:
-    return each.kind == "water" or any(name in each.values for name in PROPERTIES) or any(each.composition.vector)
+def _known(ingredient: Ingredient) -> bool:
+    return ingredient.kind == "water" or any(name in ingredient.values for name in PROPERTIES) or any(ingredient.composition.vector)
 
 
 def _could(slot: SlotName) -> Callable[[Ingredient, Criteria], bool]:
-    return lambda each, _wish: slot in each.slots and _known(each) and not each.is_sparkling and "hot" not in each.cautions
+    return lambda ingredient, _criteria: (
+        slot in ingredient.slots and _known(ingredient) and not ingredient.is_sparkling and "hot" not in ingredient.cautions
+    )
 
 
-def _base(each: Ingredient, wish: Criteria) -> bool:
-    loud = each.label("loud_above_ml")
-    if not _could("base")(each, wish) or (loud is not None and loud < QUIET_BASE_ML):
+def _base(ingredient: Ingredient, criteria: Criteria) -> bool:
+    loud = ingredient.label("loud_above_ml")
+    if not _could("base")(ingredient, criteria) or (loud is not None and loud < QUIET_BASE_ML):
         return False
-    if wish.without_alcohol:
-        return each.kind == "zero-proof" and each.composition.sugar < LIQUEUR_SUGAR
-    return each.kind == "spirit" and WEAKEST_BASE <= each.composition.abv <= STRONGEST_BASE
+    if criteria.without_alcohol:
+        return ingredient.kind == "zero-proof" and ingredient.composition.sugar < LIQUEUR_SUGAR
+    return ingredient.kind == "spirit" and WEAKEST_BASE <= ingredient.composition.abv <= STRONGEST_BASE
 
 
-def _could_base(each: Ingredient, wish: Criteria) -> bool:
-    if wish.without_alcohol and each.slug in bases_without_alcohol():
+def _could_base(ingredient: Ingredient, criteria: Criteria) -> bool:
+    if criteria.without_alcohol and ingredient.slug in bases_without_alcohol():
         return True
-    return _could("base")(each, wish) and (wish.without_alcohol or each.composition.abv >= WEAKEST_BASE / 2)
+    return _could("base")(ingredient, criteria) and (criteria.without_alcohol or ingredient.composition.abv >= WEAKEST_BASE / 2)
 
 
-def _sour(each: Ingredient, _wish: Criteria) -> bool:
-    composition = each.composition
+def _sour(ingredient: Ingredient, _criteria: Criteria) -> bool:
+    composition = ingredient.composition
     # A juice as sweet as it is sharp, such as grapefruit, would need too much volume to sour a drink: it joins another.
     return (
-        each.kind == "juice"
-        and "sour" in each.slots
+        ingredient.kind == "juice"
+        and "sour" in ingredient.slots
         and composition.acid >= SHARPEST_FROM
         and composition.sugar < SWEETEST_SOUR * composition.acid
     )
 
 
-def _could_sour(each: Ingredient, wish: Criteria) -> bool:
-    return _could("sour")(each, wish) and each.composition.acid >= SHARPEST_FROM
+def _could_sour(ingredient: Ingredient, criteria: Criteria) -> bool:
+    return _could("sour")(ingredient, criteria) and ingredient.composition.acid >= SHARPEST_FROM
 
 
-def _could_sour2(each: Ingredient, _wish: Criteria) -> bool:
-    return each.kind == "juice" and "sour" in each.slots and each.composition.acid >= SOFTEST
+def _could_sour2(ingredient: Ingredient, _criteria: Criteria) -> bool:
+    return ingredient.kind == "juice" and "sour" in ingredient.slots and ingredient.composition.acid >= SOFTEST
 
 
-def _sour2(each: Ingredient, wish: Criteria) -> bool:
+def _sour2(ingredient: Ingredient, criteria: Criteria) -> bool:
     # Lemon with lime is one sour in two bottles.
-    return _could_sour2(each, wish) and each.composition.acid < AS_SHARP_AS_CITRUS
+    return _could_sour2(ingredient, criteria) and ingredient.composition.acid < AS_SHARP_AS_CITRUS
 
 
-def _sweet(each: Ingredient, _wish: Criteria) -> bool:
+def _sweet(ingredient: Ingredient, _criteria: Criteria) -> bool:
     low, high = SYRUP
-    return each.kind in ("syrup", "honey") and "sweet" in each.slots and low <= each.composition.sugar <= high
+    return ingredient.kind in ("syrup", "honey") and "sweet" in ingredient.slots and low <= ingredient.composition.sugar <= high
 
 
-def _could_sweet(each: Ingredient, wish: Criteria) -> bool:
-    return _could("sweet")(each, wish) and each.composition.sugar >= SYRUP[0]
+def _could_sweet(ingredient: Ingredient, criteria: Criteria) -> bool:
+    return _could("sweet")(ingredient, criteria) and ingredient.composition.sugar >= SYRUP[0]
 
 
-def _sweet2(each: Ingredient, wish: Criteria) -> bool:
-    return _sweet(each, wish) and bool(each.aroma)
+def _sweet2(ingredient: Ingredient, criteria: Criteria) -> bool:
+    return _sweet(ingredient, criteria) and bool(ingredient.aroma)
 
 
-def _liqueur(each: Ingredient, wish: Criteria) -> bool:
-    enough = wish.family != "daisy" or below_overpowering_ml(each, 30.0) >= LEAST_LIQUEUR_ML
-    if wish.without_alcohol:
-        kinds = ("syrup", "zero-proof") if wish.family == "daisy" else ("zero-proof",)
-        return "liqueur" in each.slots and each.kind in kinds and enough
-    strong = ("liqueur",) if wish.family == "daisy" else ("liqueur", "fortified", "aromatised")
-    sugar = LIQUEUR_SUGAR if wish.family == "daisy" else 0.0
-    return "liqueur" in each.slots and each.kind in strong and each.composition.sugar >= sugar and enough
+def _liqueur(ingredient: Ingredient, criteria: Criteria) -> bool:
+    enough = criteria.family != "daisy" or below_overpowering_ml(ingredient, 30.0) >= LEAST_LIQUEUR_ML
+    if criteria.without_alcohol:
+        kinds = ("syrup", "zero-proof") if criteria.family == "daisy" else ("zero-proof",)
+        return "liqueur" in ingredient.slots and ingredient.kind in kinds and enough
+    strong = ("liqueur",) if criteria.family == "daisy" else ("liqueur", "fortified", "aromatised")
+    sugar = LIQUEUR_SUGAR if criteria.family == "daisy" else 0.0
+    return "liqueur" in ingredient.slots and ingredient.kind in strong and ingredient.composition.sugar >= sugar and enough
 
 
-def _accent(each: Ingredient, _wish: Criteria) -> bool:
-    return is_accent(each) and "accent" in each.slots
+def _accent(ingredient: Ingredient, _criteria: Criteria) -> bool:
+    return is_accent(ingredient) and "accent" in ingredient.slots
 
 
-def _could_accent(each: Ingredient, wish: Criteria) -> bool:
-    return _accent(each, wish) or (_could("accent")(each, wish) and each.kind != "plant")
+def _could_accent(ingredient: Ingredient, criteria: Criteria) -> bool:
+    return _accent(ingredient, criteria) or (_could("accent")(ingredient, criteria) and ingredient.kind != "plant")
 
 
-def _texture(each: Ingredient, _wish: Criteria) -> bool:
-    return "texture" in each.slots and each.foam == "firm" and each.kind != "other" and "whole" not in each.slug
+def _texture(ingredient: Ingredient, _criteria: Criteria) -> bool:
+    return "texture" in ingredient.slots and ingredient.foam == "firm" and ingredient.kind != "other" and "whole" not in ingredient.slug
 
 
-def _cream(each: Ingredient, _wish: Criteria) -> bool:
-    return each.slug == "heavy-cream"
+def _cream(ingredient: Ingredient, _criteria: Criteria) -> bool:
+    return ingredient.slug == "heavy-cream"
 
 
-def _lengthener(each: Ingredient, wish: Criteria) -> bool:
-    if wish.form == "long on juice":
-        return each.kind == "juice" and "lengthener" in each.slots and each.composition.sugar >= 5
-    if not each.is_sparkling or "lengthener" not in each.slots:
+def _lengthener(ingredient: Ingredient, criteria: Criteria) -> bool:
+    if criteria.form == "long on juice":
+        return ingredient.kind == "juice" and "lengthener" in ingredient.slots and ingredient.composition.sugar >= 5
+    if not ingredient.is_sparkling or "lengthener" not in ingredient.slots:
         return False
-    if wish.form == "sparkling wine on top":
-        return each.kind == "sparkling"
-    if wish.form == "short with foam and cream":
+    if criteria.form == "sparkling wine on top":
+        return ingredient.kind == "sparkling"
+    if criteria.form == "short with foam and cream":
         # Cream goes with neither sweet nor bitter bubbles.
-        return each.kind == "water" and each.composition.sugar == 0 and not each.aroma
-    if wish.form == "soda on top":
-        return each.kind == "water"
+        return ingredient.kind == "water" and ingredient.composition.sugar == 0 and not ingredient.aroma
+    if criteria.form == "soda on top":
+        return ingredient.kind == "water"
     return True
 
 
-def _could_lengthener(each: Ingredient, wish: Criteria) -> bool:
-    return "lengthener" in each.slots and (each.is_sparkling or wish.form == "long on juice")
+def _could_lengthener(ingredient: Ingredient, criteria: Criteria) -> bool:
+    return "lengthener" in ingredient.slots and (ingredient.is_sparkling or criteria.form == "long on juice")
 
 
 PARTS: Final[Mapping[str, Role]] = {
@@ -154,11 +156,11 @@ PARTS: Final[Mapping[str, Role]] = {
     "sour": Role("sour", _sour, _could_sour),
     "sour2": Role("sour", _sour2, _could_sour2),
     "sweet": Role("sweet", _sweet, _could_sweet),
-    "sweet2": Role("sweet", _sweet2, lambda each, wish: _could_sweet(each, wish) and bool(each.aroma)),
+    "sweet2": Role("sweet", _sweet2, lambda ingredient, criteria: _could_sweet(ingredient, criteria) and bool(ingredient.aroma)),
     "liqueur": Role("liqueur", _liqueur, _could("liqueur")),
     "accent": Role("accent", _accent, _could_accent),
-    "accent2": Role("accent", lambda _each, _wish: False, _could_accent),
-    "texture": Role("texture", _texture, lambda each, wish: _could("texture")(each, wish) and bool(each.foam)),
+    "accent2": Role("accent", lambda _each, _criteria: False, _could_accent),
+    "texture": Role("texture", _texture, lambda ingredient, criteria: _could("texture")(ingredient, criteria) and bool(ingredient.foam)),
     "cream": Role("texture", _cream, _cream),
     "lengthener": Role("lengthener", _lengthener, _could_lengthener),
 }
@@ -197,31 +199,31 @@ FORM_PLANS: Final[Mapping[tuple[str, str], Plan]] = {
 """Forms with roles of their own."""
 
 
-def plan_of(wish: Criteria) -> Plan:
+def plan_of(criteria: Criteria) -> Plan:
     """Return the roles for some criteria."""
-    form = "without alcohol" if wish.without_alcohol else wish.form
-    return FORM_PLANS.get((wish.family, form), PLANS[wish.family])
+    form = "without alcohol" if criteria.without_alcohol else criteria.form
+    return FORM_PLANS.get((criteria.family, form), PLANS[criteria.family])
 
 
-def usual_ml(part: str, ingredient: Ingredient, wish: Criteria) -> float:
+def usual_ml(part: str, ingredient: Ingredient, criteria: Criteria) -> float:
     """Return the usual measure of a role whose amount is fixed, never above its loudness limit, [ml]."""
     ml = USUAL_ML.get(part, 0.0)
     if part == "liqueur":
-        ml = {"sour": 7.5, "daisy": 30.0, "fizz": 15.0}[wish.family]
+        ml = {"sour": 7.5, "daisy": 30.0, "fizz": 15.0}[criteria.family]
         if ingredient.kind in ("fortified", "aromatised") or (ingredient.kind == "syrup"):
-            ml = 22.5 if wish.family == "daisy" else 15.0
+            ml = 22.5 if criteria.family == "daisy" else 15.0
     elif part == "texture" and ingredient.slug == "aquafaba":
         ml = 22.5
-    elif part == "lengthener" and wish.family == "daisy":
+    elif part == "lengthener" and criteria.family == "daisy":
         ml = 30.0
     elif part == "sour2" and ingredient.composition.acid >= SHARPER_THAN_THE_REST:
         ml = 15.0
-    elif part == "sour2" and wish.family == "fizz" and wish.without_alcohol:
+    elif part == "sour2" and criteria.family == "fizz" and criteria.without_alcohol:
         ml = 45.0
     # An egg white is one piece, whatever the jigger's marks are.
-    return below_overpowering_ml(ingredient, ml if ingredient.piece_ml == ml else on_grid(ml, wish.grid_ml), wish.grid_ml)
+    return below_overpowering_ml(ingredient, ml if ingredient.piece_ml == ml else on_grid(ml, criteria.grid_ml), criteria.grid_ml)
 
 
-def unasked(each: Ingredient) -> bool:
+def unasked(ingredient: Ingredient) -> bool:
     """Check whether an ingredient may be poured without being asked for."""
-    return each.slug not in asked_for_only() and not each.composition.solid and "hot" not in each.cautions
+    return ingredient.slug not in asked_for_only() and not ingredient.composition.solid and "hot" not in ingredient.cautions

@@ -60,9 +60,9 @@ class Poured:
 class Pourer:
     """Chooses the amounts of combinations for one set of criteria over one larder."""
 
-    def __init__(self, ingredients: tuple[Ingredient, ...], wish: Criteria, home: TypicalRange, conditions: Conditions) -> None:
+    def __init__(self, ingredients: tuple[Ingredient, ...], criteria: Criteria, home: TypicalRange, conditions: Conditions) -> None:
         self.home, self.conditions = home, conditions
-        self.goal = Objective(_target(wish, home)).goal
+        self.goal = Objective(_target(criteria, home)).goal
         axes = np.array([ingredient.composition.axes for ingredient in ingredients])
         # ml; sugar, acid, alcohol a hundredfold; and the tin's, as the search of amounts sums them.
         self.per_ml = np.column_stack([np.ones(len(axes)), axes[:, 1], axes[:, 2], axes[:, 0]])
@@ -73,12 +73,12 @@ class Pourer:
             for index, one in enumerate(ingredients):
                 if PARTS[part].slot not in one.slots and part not in ("base", "base2"):
                     continue
-                self.most[p, index] = below_overpowering_ml(one, REACHES.get(part, (0.0, 120.0))[1], wish.grid_ml)
-                self.usual[p, index] = accent_pour(one).liquid_ml if part in ACCENTS else usual_ml(part, one, wish)
+                self.most[p, index] = below_overpowering_ml(one, REACHES.get(part, (0.0, 120.0))[1], criteria.grid_ml)
+                self.usual[p, index] = accent_pour(one).liquid_ml if part in ACCENTS else usual_ml(part, one, criteria)
                 poured = accent_pour(one) if part in ACCENTS else None
-                self.in_tin[p, index] = poured.meets_ice if poured else part != "lengthener" or wish.form == "long on juice"
-        self.marks = {part: _marks(part, wish) for part in BALANCING}
-        halves = {mark for mark in self.marks["base"] if _on_grid(mark / 2, wish.grid_ml)}
+                self.in_tin[p, index] = poured.meets_ice if poured else part != "lengthener" or criteria.form == "long on juice"
+        self.marks = {part: _marks(part, criteria) for part in BALANCING}
+        halves = {mark for mark in self.marks["base"] if _on_grid(mark / 2, criteria.grid_ml)}
         self.halved = {mark for mark in halves if mark / 2 in JIGGER_MARKS} or halves
 
     def pour(self, drawn: Ints) -> Poured:
@@ -168,11 +168,11 @@ def _in_the_tin(sums: Floats) -> Floats:
     return np.stack([sums[0], sums[3] / 100, sums[1] / 100, sums[2] / 100])
 
 
-def _marks(part: str, wish: Criteria) -> tuple[float, ...]:
+def _marks(part: str, criteria: Criteria) -> tuple[float, ...]:
     low, high = REACHES[part]
-    on_grid = [mark for mark in JIGGER_MARKS if low <= mark <= high and _on_grid(mark, wish.grid_ml)]
+    on_grid = [mark for mark in JIGGER_MARKS if low <= mark <= high and _on_grid(mark, criteria.grid_ml)]
     if len(on_grid) < 3:
-        steps = np.arange(np.ceil(low / wish.grid_ml), np.floor(high / wish.grid_ml) + 1) * wish.grid_ml
+        steps = np.arange(np.ceil(low / criteria.grid_ml), np.floor(high / criteria.grid_ml) + 1) * criteria.grid_ml
         on_grid = [float(step) for step in steps if step > 0]
     return tuple(on_grid)
 
@@ -181,17 +181,17 @@ def _on_grid(ml: float, grid_ml: float) -> bool:
     return abs(ml / grid_ml - round(ml / grid_ml)) < 1e-9
 
 
-def _target(wish: Criteria, home: TypicalRange) -> Target:
+def _target(criteria: Criteria, home: TypicalRange) -> Target:
     """Return the target: the middle of the typical range, moved by the palate and the wished sweetness as far as it stays typical,
     with the wished strength.
     """
-    off = np.array(wish.off) + np.array([{"dry": -1.0, "sweet": 1.0}.get(wish.sweetness, 0.0), 0.0, 0.0])
+    off = np.array(criteria.off) + np.array([{"dry": -1.0, "sweet": 1.0}.get(criteria.sweetness, 0.0), 0.0, 0.0])
     middle = home.points.mean(axis=0)
     if off.any():
         off = off * next((t for t in np.linspace(1, 0, 21) if home.distances((middle + t * off)[None])[0] <= WELL_WITHIN), 0.0)
     centre = dict(home.centre(off))
-    if wish.abv is not None and "abv" in centre:
-        low, high = wish.abv
+    if criteria.abv is not None and "abv" in centre:
+        low, high = criteria.abv
         # Well inside the band: a jigger's marks don't hit its edge.
         inside = min(0.5 * (high - low), 0.6)
         centre["abv"] = min(max(centre["abv"], low + inside), high - inside)

@@ -82,7 +82,7 @@ def drink_of(
     ingredients: Sequence[Ingredient],
     drawn: NDArray[np.int64],
     volumes: NDArray[np.float64],
-    wish: Criteria,
+    criteria: Criteria,
     larder: Larder,
 ) -> Drink:
     """Build the drink of a combination, with its glass, rim and garnish."""
@@ -91,14 +91,14 @@ def drink_of(
         if index == NONE or (ml == 0 and part not in ACCENTS):
             continue
         chosen = ingredients[index]
-        pours.append(accent_pour(chosen) if part in ACCENTS else _poured(chosen, part, round(ml, 9), wish))
-    return _served(Drink("", wish.family, tuple(pours), method=_method(pours)), wish, larder)
+        pours.append(accent_pour(chosen) if part in ACCENTS else _poured(chosen, part, round(ml, 9), criteria))
+    return _served(Drink("", criteria.family, tuple(pours), method=_method(pours)), criteria, larder)
 
 
-def _poured(ingredient: Ingredient, part: str, ml: float, wish: Criteria) -> Pour:
+def _poured(ingredient: Ingredient, part: str, ml: float, criteria: Criteria) -> Pour:
     if ingredient.piece_ml == ml:
         return Pour(ingredient, ml, "piece", PARTS[part].slot, "mixed", amount=1.0)
-    stage: Stage = "topped" if part == "lengthener" and wish.form != "long on juice" else "mixed"
+    stage: Stage = "topped" if part == "lengthener" and criteria.form != "long on juice" else "mixed"
     return Pour(ingredient, ml, "ml", PARTS[part].slot, stage, amount=ml)
 
 
@@ -113,30 +113,30 @@ def _method(pours: Sequence[Pour]) -> Method:
     )
 
 
-def _served(drink: Drink, wish: Criteria, larder: Larder) -> Drink:
-    name, edge = _form(drink, wish)
-    form = next(one_form for one_form in families()[wish.family].forms if one_form.name == name)
+def _served(drink: Drink, criteria: Criteria, larder: Larder) -> Drink:
+    name, edge = _form(drink, criteria)
+    form = next(one_form for one_form in families()[criteria.family].forms if one_form.name == name)
     pours = drink.pours
     edge_of = ("salt" if edge == "salted edge" else "caster-sugar") if edge else ""
-    if edge_of in larder and _may(larder[edge_of], wish):
+    if edge_of in larder and _may(larder[edge_of], criteria):
         pours = (*pours, Pour(larder[edge_of], SALT_G * 0.62, "g", "edge", "rim", amount=SALT_G))
     drink = replace(drink, form=name, pours=pours, serve=Serve(glass=form.glass, ice=form.ice, edge=Edge(half=True)))  # type: ignore[arg-type]
-    return replace(drink, serve=replace(drink.serve, garnish=_garnish(drink, wish, larder)))
+    return replace(drink, serve=replace(drink.serve, garnish=_garnish(drink, criteria, larder)))
 
 
-def _may(ingredient: Ingredient, wish: Criteria) -> bool:
-    named = any(word in (ingredient.slug, ingredient.kind, *ingredient.allergens) for word in wish.without)
-    return not named and (wish.pool is None or ingredient.slug in wish.pool)
+def _may(ingredient: Ingredient, criteria: Criteria) -> bool:
+    named = any(word in (ingredient.slug, ingredient.kind, *ingredient.allergens) for word in criteria.without)
+    return not named and (criteria.pool is None or ingredient.slug in criteria.pool)
 
 
-def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
+def _form(drink: Drink, criteria: Criteria) -> tuple[str, str]:
     """Return the form that a drink is served in, and its rim."""
     slots = {pour.slot for pour in drink.pours}
     lead = max(drink.pours, key=lambda pour: (pour.slot == "base", pour.liquid_ml)).ingredient
     salted = lead.slug in salted_edges() and "texture" not in slots
-    if wish.form:
-        return wish.form, wish.form if "edge" in wish.form else ""
-    if wish.without_alcohol:
+    if criteria.form:
+        return criteria.form, criteria.form if "edge" in criteria.form else ""
+    if criteria.without_alcohol:
         return "without alcohol", ""
     if drink.family == "sour":
         return ("with foam", "") if "texture" in slots else ("rocks", "") if {"oak", "malt", "rye"} & set(lead.aroma) else ("up", "")
@@ -148,7 +148,7 @@ def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
     return ("soda on top", "") if "texture" in slots else ("long", "")
 
 
-def _garnish(drink: Drink, wish: Criteria, larder: Larder) -> tuple[Garnish, ...]:
+def _garnish(drink: Drink, criteria: Criteria, larder: Larder) -> tuple[Garnish, ...]:
     """Return a garnish that echoes a pour; for a drink with egg always one with an aroma; else None where it adds nothing."""
     # A rum may smell of bananas, but nobody garnishes with one for that.
     telling = [pour.ingredient for pour in drink.pours if pour.slot != "base"]
@@ -160,9 +160,9 @@ def _garnish(drink: Drink, wish: Criteria, larder: Larder) -> tuple[Garnish, ...
         and ingredient.rank < RARE
         and ingredient.aroma
         and _lead(ingredient) in smelt
-        and _may(ingredient, wish)
+        and _may(ingredient, criteria)
     ]
-    suggestions = suggested_garnishes(drink, may, wish.pool or ())
+    suggestions = suggested_garnishes(drink, may, criteria.pool or ())
     over_egg = any("egg" in pour.ingredient.allergens for pour in drink.pours)
     peel = next((suggestion.garnish for suggestion in suggestions if "zest" in suggestion.garnish.what), None)
     if over_egg and peel is not None:
@@ -181,22 +181,22 @@ class Weighed:
     score: float
 
 
-def original_of(ground: SearchContext, drink: Drink, wish: Criteria, weighed: Weighed, names: Sequence[str]) -> Original | None:
+def original_of(context: SearchContext, drink: Drink, criteria: Criteria, weighed: Weighed, names: Sequence[str]) -> Original | None:
     """Build the original with its descriptions; None where its full forecast has a finding that nobody would serve."""
-    forecast = forecast_of(replace(drink, name=name_for(drink, names, ground.names)), ground.conditions, ground.homes)
+    forecast = forecast_of(replace(drink, name=name_for(drink, names, context.names)), context.conditions, context.homes)
     in_a_glass_that_holds_it = _in_a_glass_that_holds_it(forecast)
     if in_a_glass_that_holds_it is not forecast.drink:
-        forecast = forecast_of(in_a_glass_that_holds_it, ground.conditions, ground.homes)
+        forecast = forecast_of(in_a_glass_that_holds_it, context.conditions, context.homes)
     drink = forecast.drink
-    if forecast.home is None or forecast.home.branch != ground.home_branch(wish):
+    if forecast.home is None or forecast.home.branch != context.home_branch(criteria):
         return None
     distance = forecast.home.distance(forecast.served)
-    asked = {*wish.must, *wish.like}
+    asked = {*criteria.must, *criteria.like}
     if distance > EDGE_OF_HOME_STEPS or any(_refused(finding, drink, asked) for finding in forecast.findings):
         return None
     nearest = weighed.nearest
     differs = _differs(drink, nearest.drink) if nearest else ""
-    reasons = (*_kin_words(drink, ground.table), *_sure_words(forecast))
+    reasons = (*_kin_words(drink, context.table), *_sure_words(forecast))
     return Original(drink, forecast, distance, weighed.kinship, weighed.novelty, weighed.score, nearest, differs, weighed.parts, reasons)
 
 

@@ -42,81 +42,81 @@ def balance_of(cost: Floats) -> Floats:
     return balance
 
 
-def score_upper_bound(sifted: Sifted, gladly: Floats) -> Floats:
+def score_upper_bound(sifted: Sifted, preference: Floats) -> Floats:
     """Return the score for a perfect balance."""
     bound: Floats = (
         BALANCE_COUNTS
         + KINSHIP_COUNTS * sifted.kinship
         + NOVELTY_COUNTS * sifted.novelty
         + USUAL_COUNTS * sifted.usual
-        + GLADLY_COUNTS * gladly
+        + GLADLY_COUNTS * preference
     )
     return bound
 
 
-def before_pouring(ground: SearchContext, wish: Criteria, sifted: Sifted) -> tuple[Bools, Floats]:
+def before_pouring(context: SearchContext, criteria: Criteria, sifted: Sifted) -> tuple[Bools, Floats]:
     """Return which combinations meet the criteria of aroma and novelty, and their score for the preferences."""
     drawn, many = sifted.drawn, len(sifted.drawn)
     index, there = np.maximum(drawn, 0), drawn != NONE
     eligible = np.ones(many, dtype=np.bool_)
-    for word in wish.aroma:
-        smelt = np.array([_smells_of(ingredient, word) for ingredient in ground.ingredients])
+    for word in criteria.aroma:
+        smelt = np.array([_smells_of(ingredient, word) for ingredient in context.ingredients])
         eligible &= (smelt[index] & there).any(axis=1)
-    if wish.from_book == "near":
+    if criteria.from_book == "near":
         eligible &= sifted.novelty <= NEAR_BOOK
-    elif wish.from_book == "far":
+    elif criteria.from_book == "far":
         eligible &= sifted.novelty >= FAR_FROM_BOOK
-    gladly = np.zeros(many)
-    slugs = [ingredient.slug for ingredient in ground.ingredients]
-    for wanted, counts in ((set(wish.may), 1.0), (set(wish.soon), 0.7), (set(wish.less), -LESS_COUNTS / GLADLY_COUNTS)):
+    preference = np.zeros(many)
+    slugs = [ingredient.slug for ingredient in context.ingredients]
+    for wanted, counts in ((set(criteria.may), 1.0), (set(criteria.soon), 0.7), (set(criteria.less), -LESS_COUNTS / GLADLY_COUNTS)):
         if wanted:
             these = np.array([slug in wanted for slug in slugs])
             # One preferred ingredient counts fully, a second one a little more.
-            gladly += counts * np.minimum(1.2, 0.8 * np.sign(hits := (these[index] & there).sum(axis=1)) + 0.2 * hits)
-    if wish.season:
-        brought = set(seasons()[wish.season])
+            preference += counts * np.minimum(1.2, 0.8 * np.sign(hits := (these[index] & there).sum(axis=1)) + 0.2 * hits)
+    if criteria.season:
+        brought = set(seasons()[criteria.season])
         these = np.array(
-            [any(tag in brought and weight > 1 for tag, weight in ingredient.aroma.items()) for ingredient in ground.ingredients]
+            [any(tag in brought and weight > 1 for tag, weight in ingredient.aroma.items()) for ingredient in context.ingredients]
         )
-        gladly += 0.5 * (these[index] & there).sum(axis=1) / np.maximum(there.sum(axis=1), 1)
-    if wish.like:
-        shared = np.array([slug in wish.like for slug in slugs])
+        preference += 0.5 * (these[index] & there).sum(axis=1) / np.maximum(there.sum(axis=1), 1)
+    if criteria.like:
+        shared = np.array([slug in criteria.like for slug in slugs])
         total = np.zeros((1, len(slugs)))
         total[0, shared] = 1.0
-        like = Features(total, smell_of(total, ground.by_tag))
+        like = Features(total, smell_of(total, context.by_tag))
         at_once = max(1, MOST_MARKS // len(slugs))
         for start in range(0, many, at_once):
             part = slice(start, start + at_once)
-            gladly[part] += 1.5 * (1 - feature_distance(ground.marks(drawn[part]), like)[:, 0])
-    return eligible, gladly
+            preference[part] += 1.5 * (1 - feature_distance(context.marks(drawn[part]), like)[:, 0])
+    return eligible, preference
 
 
 def _smells_of(ingredient: Ingredient, word: str) -> bool:
     return any(weight > 1 and word in (tag, aromas()[tag].group) for tag, weight in ingredient.aroma.items())
 
 
-def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
+def satisfies(context: SearchContext, criteria: Criteria, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
     """Return which combinations are in their typical range and meet the criteria of strength, price and colour."""
     keeps = at.distance[rows] <= EDGE_OF_HOME_STEPS
     abv = at.figures[FIGURES.index("abv"), rows]
-    if wish.abv is not None:
-        keeps &= (abv >= wish.abv[0]) & (abv <= wish.abv[1])
-    if wish.without_alcohol:
+    if criteria.abv is not None:
+        keeps &= (abv >= criteria.abv[0]) & (abv <= criteria.abv[1])
+    if criteria.without_alcohol:
         keeps &= abv <= NON_ALCOHOLIC_ABV
-    if wish.most_cost is not None:
-        prices = np.where(sifted.drawn[rows] != NONE, ground.prices[np.maximum(sifted.drawn[rows], 0)], 0.0)
+    if criteria.most_cost is not None:
+        prices = np.where(sifted.drawn[rows] != NONE, context.prices[np.maximum(sifted.drawn[rows], 0)], 0.0)
         cost = (prices * at.volumes[rows]).sum(axis=1) / 1000
-        keeps &= cost <= wish.most_cost
-    if wish.colour:
+        keeps &= cost <= criteria.most_cost
+    if criteria.colour:
         kept = np.flatnonzero(keeps)
-        keeps[kept] = [in_colour(wish.colour, colour_words(seen)) for seen in _seen(ground, sifted, at, rows[kept])]
+        keeps[kept] = [in_colour(criteria.colour, colour_words(seen)) for seen in _seen(context, sifted, at, rows[kept])]
     return keeps
 
 
-def _seen(ground: SearchContext, sifted: Sifted, at: Poured, rows: Ints) -> list[str]:
+def _seen(context: SearchContext, sifted: Sifted, at: Poured, rows: Ints) -> list[str]:
     """Return the colours of these drinks, as `swatch` does."""
     drawn, volumes = sifted.drawn[rows], at.volumes[rows]
     index, share = np.maximum(drawn, 0), np.where(drawn != NONE, volumes, 0.0) / at.figures[0, rows][:, None]
-    air = np.where(share > 0, ground.air[index], 0.0).max(axis=1)
-    absorbance = np.einsum("np,npc->nc", share, ground.absorbance[index])
-    return swatches(absorbance, air + (share * ground.cloudiness[index]).sum(axis=1), (share * ground.fat[index]).sum(axis=1))
+    air = np.where(share > 0, context.air[index], 0.0).max(axis=1)
+    absorbance = np.einsum("np,npc->nc", share, context.absorbance[index])
+    return swatches(absorbance, air + (share * context.cloudiness[index]).sum(axis=1), (share * context.fat[index]).sum(axis=1))

@@ -63,7 +63,7 @@ class Selection:
 
 
 def originals(
-    ground: SearchContext, wish: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
+    context: SearchContext, criteria: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
 ) -> Iterator[Selection]:
     """Yield a first handful at once, then the handful of the whole sample, or the best found within the budget.
 
@@ -79,34 +79,34 @@ def originals(
         No drink meets the criteria; the message says how many would with one of them dropped.
     """
     budget = budget or Budget(WISH_WORK)
-    drawn = ground.has_drawn(wish, at_least)
-    whole = ground.sift(wish, at_least if drawn else at_least // FIRST_LOOK)
+    drawn = context.has_drawn(criteria, at_least)
+    whole = context.sift(criteria, at_least if drawn else at_least // FIRST_LOOK)
     if not (drawn or whole.space.is_drawn_whole):
-        first = _handful(ground, wish, whole, known, budget.share(FIRST_SHARE), done=False)
+        first = _handful(context, criteria, whole, known, budget.share(FIRST_SHARE), done=False)
         if first.originals:
             yield first
-    yield handful_of(ground, wish, known, at_least, budget)
+    yield handful_of(context, criteria, known, at_least, budget)
 
 
 def handful_of(
-    ground: SearchContext, wish: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
+    context: SearchContext, criteria: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
 ) -> Selection:
     """Return the handful of the whole sample, without a first one; parameters and errors as of ``originals``."""
     budget = budget or Budget(WISH_WORK)
-    selection = _handful(ground, wish, ground.sift(wish, at_least), known, budget, done=True)
+    selection = _handful(context, criteria, context.sift(criteria, at_least), known, budget, done=True)
     if not selection.originals:
-        raise DomainError(_nothing(ground, wish, selection, budget))
+        raise DomainError(_nothing(context, criteria, selection, budget))
     return selection
 
 
-def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Sequence[str], budget: Budget, *, done: bool) -> Selection:
+def _handful(context: SearchContext, criteria: Criteria, sifted: Sifted, known: Sequence[str], budget: Budget, *, done: bool) -> Selection:
     budget.spend(DRAW_WORK * sifted.looked_at)
-    each_takes = POUR_WORK[ground.conditions.dilution]
-    to_present = min(wish.count * PRESENT_WORK, budget.left // 2)
+    each_takes = POUR_WORK[context.conditions.dilution]
+    to_present = min(criteria.count * PRESENT_WORK, budget.left // 2)
     to_explain = max(to_present, int(EXPLAIN_SHARE * budget.left))
-    pourings = ground.pourings(wish, sifted)
-    eligible, gladly = before_pouring(ground, wish, sifted)
-    promise = score_upper_bound(sifted, gladly)
+    pourings = context.pourings(criteria, sifted)
+    eligible, preference = before_pouring(context, criteria, sifted)
+    promise = score_upper_bound(sifted, preference)
     order = np.flatnonzero(eligible)
     order = order[np.lexsort((order, -promise[order].round(ROUNDED)))]
     score = np.full(len(promise), -np.inf)
@@ -123,19 +123,19 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
         budget.spend(each_takes * len(rows))
         pourings.pour(rows)
         reached += len(rows)
-        kept = rows[satisfies(ground, wish, sifted, pourings.at, rows)]
+        kept = rows[satisfies(context, criteria, sifted, pourings.at, rows)]
         score[kept] = promise[kept] - BALANCE_COUNTS * (1 - balance_of(pourings.at.cost[kept]))
         best = np.sort(score[score > -np.inf])[::-1]
-        if len(best) >= POOL and reached < len(order) and best[wish.count - 1] >= promise[order[reached]]:
+        if len(best) >= POOL and reached < len(order) and best[criteria.count - 1] >= promise[order[reached]]:
             break
     ranked = np.flatnonzero(score > -np.inf)
     ranked = ranked[np.lexsort((ranked, -score[ranked].round(ROUNDED)))]
     bench = Bench(
         drawn=sifted.drawn[ranked[:POOL]],
         score=score[ranked[:POOL]].round(ROUNDED),
-        marks=ground.marks(sifted.drawn[ranked[:POOL]]),
-        exempt=_exempt(ground, wish, sifted.space),
-        relevance=ALIKE_RELEVANCE if wish.like else RELEVANCE,
+        marks=context.marks(sifted.drawn[ranked[:POOL]]),
+        exempt=_exempt(context, criteria, sifted.space),
+        relevance=ALIKE_RELEVANCE if criteria.like else RELEVANCE,
     )
     names = list(known)
     result: list[Original] = []
@@ -144,14 +144,14 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
     def holds_up(index: int) -> bool:
         row = int(ranked[index])
         budget.spend(PRESENT_WORK)
-        nearest = ground.book[sifted.nearest[row]] if ground.book else None
+        nearest = context.book[sifted.nearest[row]] if context.book else None
         parts = sifted.space.slugs(sifted.drawn[row].tolist())
         # A different sweetener alone doesn't make another drink.
         if frozenset(parts.values()) in seen:
             return False
-        drink = drink_of(ground.ingredients, sifted.drawn[row], pourings.at.volumes[row], wish, ground.larder)
+        drink = drink_of(context.ingredients, sifted.drawn[row], pourings.at.volumes[row], criteria, context.larder)
         weighed = Weighed(parts, float(sifted.kinship[row]), float(sifted.novelty[row]), nearest, float(score[row]))
-        original = original_of(ground, drink, wish, weighed, names)
+        original = original_of(context, drink, criteria, weighed, names)
         if original is None:
             return False
         result.append(original)
@@ -159,9 +159,9 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
         names.append(original.drink.name)
         return True
 
-    notes = picked(bench, wish.count, holds_up, lambda: bool(result) and budget.spent)
-    ended = ended or (len(result) < wish.count and budget.spent)
-    if ended and len(result) < wish.count:
+    notes = picked(bench, criteria.count, holds_up, lambda: bool(result) and budget.spent)
+    ended = ended or (len(result) < criteria.count and budget.spent)
+    if ended and len(result) < criteria.count:
         notes.append(
             f"The {len(result)} best of the {reached:,} likeliest combinations. The search stops there; ask for less to find more."
         )
@@ -169,22 +169,22 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
     return Selection(tuple(result), sifted.space.size, sifted.looked_at, reached, tuple(notes), done, ended)
 
 
-def _exempt(ground: SearchContext, wish: Criteria, space: Space) -> NDArray[np.bool_]:
+def _exempt(context: SearchContext, criteria: Criteria, space: Space) -> NDArray[np.bool_]:
     """Return which ingredients may be in any number of drinks, shape (roles, ingredients): sours, those asked for, and those in a role
     that has too few others to fill a handful.
     """
-    exempt = np.zeros((len(ORDER), len(ground.ingredients)), dtype=np.bool_)
+    exempt = np.zeros((len(ORDER), len(context.ingredients)), dtype=np.bool_)
     exempt[ORDER.index("sour")] = True
-    asked = {*wish.must, *wish.may, *wish.like, *wish.soon}
-    exempt[:, [ingredient.slug in asked for ingredient in ground.ingredients]] = True
+    asked = {*criteria.must, *criteria.may, *criteria.like, *criteria.soon}
+    exempt[:, [ingredient.slug in asked for ingredient in context.ingredients]] = True
     players: dict[str, set[int]] = {}
     for cell in space.cells:
         for digit in cell.digits:
             for column, part in enumerate(digit.parts):
                 players.setdefault(part, set()).update(digit.choices[:, column].tolist())
-    for part in plan_of(wish).always:
+    for part in plan_of(criteria).always:
         who = players.get(part, set())
-        if len(who) * most_of(wish.count) < wish.count:
+        if len(who) * most_of(criteria.count) < criteria.count:
             exempt[ORDER.index(part), list(who)] = True
     return exempt
 
@@ -203,38 +203,38 @@ class CombinationCount:
     balanced: int
 
 
-def combinations_left(ground: SearchContext, wish: Criteria, work: int = COUNT_WORK) -> CombinationCount:
+def combinations_left(context: SearchContext, criteria: Criteria, work: int = COUNT_WORK) -> CombinationCount:
     """Count the combinations that criteria leave, by a sample of at most ``work``: the second number is an estimate, exact for a small
     space.
     """
     try:
-        sifted = ground.sift(wish, COUNTED_BY)
+        sifted = context.sift(criteria, COUNTED_BY)
     except DomainError:
         return CombinationCount(0, 0)
     if not sifted.looked_at:
         return CombinationCount(0, 0)
-    eligible, _ = before_pouring(ground, wish, sifted)
+    eligible, _ = before_pouring(context, criteria, sifted)
     rows = np.flatnonzero(eligible)
-    affordable = max(LEAST_POURED, min(COUNTED_BY, work // POUR_WORK[ground.conditions.dilution]))
+    affordable = max(LEAST_POURED, min(COUNTED_BY, work // POUR_WORK[context.conditions.dilution]))
     tried = rows[:: max(1, math.ceil(len(rows) / affordable))]
-    pourings = ground.pourings(wish, sifted)
+    pourings = context.pourings(criteria, sifted)
     pourings.pour(tried)
-    kept = satisfies(ground, wish, sifted, pourings.at, tried).sum() / max(len(tried), 1)
+    kept = satisfies(context, criteria, sifted, pourings.at, tried).sum() / max(len(tried), 1)
     share = len(rows) / sifted.looked_at * kept
     return CombinationCount(sifted.space.size, round(share * sifted.space.size))
 
 
-def what_would_open(ground: SearchContext, wish: Criteria, work: int = WISH_WORK) -> list[tuple[str, int]]:
+def what_would_open(context: SearchContext, criteria: Criteria, work: int = WISH_WORK) -> list[tuple[str, int]]:
     """Return for each single criterion how many more combinations dropping it would open, the most first; ``work`` bounds the whole
     count.
     """
-    dropped = wish.dropped()
-    openings = [(called, combinations_left(ground, less, work // len(dropped)).balanced) for called, less in dropped]
+    dropped = criteria.dropped()
+    openings = [(called, combinations_left(context, less, work // len(dropped)).balanced) for called, less in dropped]
     return sorted(((called, many) for called, many in openings if many), key=lambda each: (-each[1], each[0]))
 
 
-def _nothing(ground: SearchContext, wish: Criteria, selection: Selection, budget: Budget) -> str:
-    opening = [f"drop {called} and {about(many)} are left" for called, many in what_would_open(ground, wish, max(budget.left, 0))[:3]]
+def _nothing(context: SearchContext, criteria: Criteria, selection: Selection, budget: Budget) -> str:
+    opening = [f"drop {called} and {about(many)} are left" for called, many in what_would_open(context, criteria, max(budget.left, 0))[:3]]
     if selection.ended and not opening:
         return f"no drink that meets all of this wish was found among the {selection.poured:,} likeliest: ask for less"
     if opening:

@@ -122,17 +122,17 @@ class SearchContext:
         self._sifted: dict[tuple[Criteria, int], Sifted] = {}
         self._poured: dict[tuple[object, ...], Pourings] = {}
 
-    def sift(self, wish: Criteria, at_least: int = SAMPLE) -> Sifted:
+    def sift(self, criteria: Criteria, at_least: int = SAMPLE) -> Sifted:
         """Return the sensible combinations for the structure of some criteria; computed once for each structure."""
-        space = self._space(wish)
-        key = wish.structure, 0 if space.is_drawn_whole else at_least
+        space = self._space(criteria)
+        key = criteria.structure, 0 if space.is_drawn_whole else at_least
         if key not in self._sifted:
             if len(self._sifted) > MOST_KEPT:
                 self._sifted.clear()
                 self._poured.clear()
-            drawn = space.drawn(wish.seed, at_least)
+            drawn = space.drawn(criteria.seed, at_least)
             looked_at = len(drawn)
-            drawn = drawn[self._sensible(drawn, wish)]
+            drawn = drawn[self._sensible(drawn, criteria)]
             kinship, linked = self._kinship(drawn)
             drawn, kinship = drawn[linked], kinship[linked]
             novelty, nearest = self._novelty(drawn)
@@ -141,38 +141,38 @@ class SearchContext:
             self._sifted[key] = Sifted(space, drawn, kinship, novelty, usual, nearest, looked_at)
         return self._sifted[key]
 
-    def _space(self, wish: Criteria) -> Space:
-        if wish.structure not in self._spaces:
+    def _space(self, criteria: Criteria) -> Space:
+        if criteria.structure not in self._spaces:
             if len(self._spaces) > MOST_KEPT:
                 self._spaces.clear()
-            self._spaces[wish.structure] = space_of(wish, self.larder)
-        return self._spaces[wish.structure]
+            self._spaces[criteria.structure] = space_of(criteria, self.larder)
+        return self._spaces[criteria.structure]
 
     def forecast(self, drink: Drink) -> Forecast:
         """Forecast a drink under the context's conditions."""
         return forecast_of(drink, self.conditions, self.homes)
 
-    def has_drawn(self, wish: Criteria, at_least: int) -> bool:
+    def has_drawn(self, criteria: Criteria, at_least: int) -> bool:
         """Check whether the sample for some criteria was drawn already."""
-        return (wish.structure, at_least) in self._sifted
+        return (criteria.structure, at_least) in self._sifted
 
-    def home_branch(self, wish: Criteria) -> Branch:
+    def home_branch(self, criteria: Criteria) -> Branch:
         """Return which branch of its family the criteria aim at."""
-        return "without alcohol" if wish.without_alcohol else "long on juice" if wish.form == "long on juice" else ""
+        return "without alcohol" if criteria.without_alcohol else "long on juice" if criteria.form == "long on juice" else ""
 
-    def pourings(self, wish: Criteria, sifted: Sifted) -> Pourings:
+    def pourings(self, criteria: Criteria, sifted: Sifted) -> Pourings:
         """Return the combinations with amounts for some criteria so far: others with the same target continue with them."""
-        key = id(sifted), wish.off, wish.sweetness, wish.abv
+        key = id(sifted), criteria.off, criteria.sweetness, criteria.abv
         if key not in self._poured:
-            home = self.homes[wish.family, self.home_branch(wish)]
-            pourer = Pourer(self.ingredients, wish, home, self.conditions)
+            home = self.homes[criteria.family, self.home_branch(criteria)]
+            pourer = Pourer(self.ingredients, criteria, home, self.conditions)
             self._poured[key] = Pourings(sifted, pourer)
         return self._poured[key]
 
-    def _sensible(self, drawn: Ints, wish: Criteria) -> Bools:
+    def _sensible(self, drawn: Ints, criteria: Criteria) -> Bools:
         """Return which combinations a bartender wouldn't refuse on sight; ingredients asked for by name are always allowed."""
         there = drawn != NONE
-        asked = np.array([ingredient.slug in wish.must for ingredient in self.ingredients])
+        asked = np.array([ingredient.slug in criteria.must for ingredient in self.ingredients])
         allowed = np.ones(len(drawn), dtype=np.bool_)
         counts = np.zeros((len(drawn), len(self.class_names)), dtype=np.int16)
         forced = np.zeros_like(counts)
@@ -191,7 +191,7 @@ class SearchContext:
                 same = (both[np.maximum(drawn, 0)] * there).sum(axis=1)
                 alone = (counts[:, one] == 1) & (counts[:, other] == 1) & (same == 1)
             allowed &= ~((counts[:, one] > 0) & (counts[:, other] > 0)) | alone | ((forced[:, one] > 0) & (forced[:, other] > 0))
-        if wish.without_alcohol:
+        if criteria.without_alcohol:
             for name in ("hot", "raw egg"):
                 allowed &= (counts[:, self.class_names[name]] == 0) | (forced[:, self.class_names[name]] > 0)
         return allowed

@@ -111,7 +111,7 @@ def _sound(drawn: Ints) -> NDArray[np.bool_]:
     return sound
 
 
-def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
+def space_of(criteria: Criteria, larder: Mapping[str, Ingredient]) -> Space:
     """Return all combinations that criteria allow.
 
     Raises
@@ -123,23 +123,25 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
     """
     ingredients = tuple(sorted(larder.values(), key=lambda each: each.slug))
     places = {ingredient.slug: index for index, ingredient in enumerate(ingredients)}
-    for slug in (*wish.must, *wish.may, *wish.less):
+    for slug in (*criteria.must, *criteria.may, *criteria.less):
         larder[slug]  # an unknown slug is an error that names it
-    plan = plan_of(wish)
+    plan = plan_of(criteria)
     joining = (*plan.joining, "accent2") if "accent" in plan.joining else plan.joining
-    could = [_could_play(ingredients[places[slug]], wish, (*plan.always, *joining)) for slug in wish.must]
-    allowed = [index for index, ingredient in enumerate(ingredients) if _allowed(ingredient, wish) and ingredient.slug not in wish.must]
-    players = {part: tuple(p for p in allowed if PARTS[part].plays(ingredients[p], wish)) for part in (*plan.always, *joining)}
-    splits = _splits([*players.get("base2", ()), *(places[slug] for slug in wish.must)], ingredients)
-    least, limit = wish.ingredients
+    could = [_could_play(ingredients[places[slug]], criteria, (*plan.always, *joining)) for slug in criteria.must]
+    allowed = [
+        index for index, ingredient in enumerate(ingredients) if _allowed(ingredient, criteria) and ingredient.slug not in criteria.must
+    ]
+    players = {part: tuple(p for p in allowed if PARTS[part].plays(ingredients[p], criteria)) for part in (*plan.always, *joining)}
+    splits = _splits([*players.get("base2", ()), *(places[slug] for slug in criteria.must)], ingredients)
+    least, limit = criteria.ingredients
     cells = []
-    for many in range(min(max(JOIN_AT_MOST, len(wish.must)), len(joining)) + 1):
+    for many in range(min(max(JOIN_AT_MOST, len(criteria.must)), len(joining)) + 1):
         for joined in itertools.combinations(joining, many):
             shape = tuple(part for part in ORDER if part in (*plan.always, *joined))
-            if (wish.shape and set(shape) != set(wish.shape)) or not least <= len(shape) <= limit:
+            if (criteria.shape and set(shape) != set(criteria.shape)) or not least <= len(shape) <= limit:
                 continue
             for parts in itertools.product(*could):
-                required = dict(zip(parts, (places[slug] for slug in wish.must), strict=True))
+                required = dict(zip(parts, (places[slug] for slug in criteria.must), strict=True))
                 # More than two optional roles are used only to fit required ingredients.
                 needed = many <= JOIN_AT_MOST or sum(part in joined for part in parts) == many
                 if needed and len(required) == len(parts) and required.keys() <= set(shape) and _in_order(required):
@@ -147,14 +149,14 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
     return Space(ingredients, tuple(cells))
 
 
-def _could_play(ingredient: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
+def _could_play(ingredient: Ingredient, criteria: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
     """Return the roles that a required ingredient could play; raises DomainError where it is excluded or there is none."""
-    if _exclusion_reason(ingredient, wish):
-        raise DomainError(f"{ingredient.name} is asked for, but {_exclusion_reason(ingredient, wish)}: drop one of them")
-    possible = tuple(part for part in parts if PARTS[part].could(ingredient, wish))
+    if _exclusion_reason(ingredient, criteria):
+        raise DomainError(f"{ingredient.name} is asked for, but {_exclusion_reason(ingredient, criteria)}: drop one of them")
+    possible = tuple(part for part in parts if PARTS[part].could(ingredient, criteria))
     if not possible:
-        form = f" {wish.form}" if wish.form else ""
-        raise DomainError(f"{ingredient.name} has no part in a {wish.family}{form}: {_poured_as(ingredient)}")
+        form = f" {criteria.form}" if criteria.form else ""
+        raise DomainError(f"{ingredient.name} has no part in a {criteria.family}{form}: {_poured_as(ingredient)}")
     return possible
 
 
@@ -186,18 +188,22 @@ def _splits(bases: Sequence[int], ingredients: Sequence[Ingredient]) -> Splits:
     return {one: [other for other in sharing if may_split(ingredients[one].slug, ingredients[other].slug)] for one in sharing}
 
 
-def _allowed(ingredient: Ingredient, wish: Criteria) -> bool:
+def _allowed(ingredient: Ingredient, criteria: Criteria) -> bool:
     # An imitation of a wine or a spirit isn't combined with the real one.
-    return unasked(ingredient) and not _exclusion_reason(ingredient, wish) and (wish.without_alcohol or ingredient.kind != "zero-proof")
+    return (
+        unasked(ingredient)
+        and not _exclusion_reason(ingredient, criteria)
+        and (criteria.without_alcohol or ingredient.kind != "zero-proof")
+    )
 
 
-def _exclusion_reason(ingredient: Ingredient, wish: Criteria) -> str:
+def _exclusion_reason(ingredient: Ingredient, criteria: Criteria) -> str:
     """Explain why criteria exclude an ingredient; empty where they don't."""
-    if wish.pool is not None and ingredient.slug not in wish.pool:
+    if criteria.pool is not None and ingredient.slug not in criteria.pool:
         return "it isn't at hand"
-    if wish.without_alcohol and not is_non_alcoholic(ingredient.composition.abv):
+    if criteria.without_alcohol and not is_non_alcoholic(ingredient.composition.abv):
         return "it has alcohol"
-    for word in wish.without:
+    for word in criteria.without:
         if word == "vegan" and (ingredient.kind in ("egg", "dairy", "honey") or {"egg", "milk"} & set(ingredient.allergens)):
             return "it isn't vegan"
         if word in (ingredient.slug, ingredient.kind, *ingredient.allergens):

@@ -93,12 +93,12 @@ class Jugs:
 
     Parameters
     ----------
-    matter : str
+    attribute : str
     less, more : Jug           alike but for what is asked
     part_ml, parts : float, int    what is measured with, and how many of it a glass holds
     """
 
-    matter: Attribute
+    attribute: Attribute
     less: Jug
     more: Jug
     part_ml: float
@@ -113,7 +113,7 @@ class Jugs:
         """Return a glass with some parts of the stronger jug, as a drink."""
         more_ml = more_parts * self.part_ml
         pours = [*self.less.taken(self.glass_ml - more_ml), *self.more.taken(more_ml)]
-        return Drink(f"A glass for {NOUNS[self.matter]}", "open", tuple(p for p in pours if p.volume_ml > 0), method=Method("none"))
+        return Drink(f"A glass for {NOUNS[self.attribute]}", "open", tuple(p for p in pours if p.volume_ml > 0), method=Method("none"))
 
     def distances(self) -> list[Distance]:
         """Return every pair of glasses of which one is undiluted from a jug, the nearest first."""
@@ -130,11 +130,11 @@ class Jugs:
     def _at(self, more_parts: int) -> float:
         """Return the level of a blend in the tested attribute, [steps]."""
         share = more_parts / self.parts
-        if self.matter == "smell":
+        if self.attribute == "smell":
             return math.log(self.less.smell * (1 - share) + self.more.smell * share) / SMELL_STEP
-        row = list(AXES).index(self.matter)
+        row = list(AXES).index(self.attribute)
         less, more = (_axes(jug.level)[row] for jug in (self.less, self.more))
-        return float(AXES[self.matter].at(less * (1 - share) + more * share))
+        return float(AXES[self.attribute].at(less * (1 - share) + more * share))
 
 
 def glass_of(grid_ml: float) -> tuple[float, int]:
@@ -153,12 +153,12 @@ def glass_of(grid_ml: float) -> tuple[float, int]:
     return grid_ml, max(GLASS_GRIDS, math.ceil(GLASS_ML / grid_ml - 1e-9))
 
 
-def needs(matter: Attribute) -> tuple[str, ...]:
+def needs(attribute: Attribute) -> tuple[str, ...]:
     """Return the roles that ingredients must fill, apart from water."""
-    return ("sour", "sweet", *(("base",) if matter in ("abv", "smell") else ()), *(("liqueur",) if matter == "smell" else ()))
+    return ("sour", "sweet", *(("base",) if attribute in ("abv", "smell") else ()), *(("liqueur",) if attribute == "smell" else ()))
 
 
-def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
+def choices(attribute: Attribute, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
     """Return the ingredients for a role: those in stock first, the simplest first; of the others only the usual."""
     what, least = _LEAST[job]
 
@@ -173,7 +173,7 @@ def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_st
         if job == "liqueur":
             return bool(ingredient.aroma) and ingredient.kind == "liqueur"
         # Next to a liqueur, the aroma of the spirit that makes up for its strength would give the glass away.
-        return not (ingredient.aroma and job == "base" and matter == "smell")
+        return not (ingredient.aroma and job == "base" and attribute == "smell")
 
     def plain(ingredient: Ingredient) -> tuple[bool, int, int, str]:
         usual = _USUAL[job].index(ingredient.slug) if ingredient.slug in _USUAL[job] else len(_USUAL[job])
@@ -189,7 +189,7 @@ def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_st
 
 
 def jugs_for(
-    matter: Attribute,
+    attribute: Attribute,
     bottles: Mapping[str, Ingredient],
     water: Ingredient,
     triangles: int,
@@ -217,32 +217,32 @@ def jugs_for(
     if not 1 <= triangles <= 200:
         raise OutOfRange("the number of triangles", triangles, 1, 200)
     part_ml, parts = glass_of(grid_ml)
-    missing = [job for job in needs(matter) if job not in bottles]
+    missing = [job for job in needs(attribute) if job not in bottles]
     if missing:
-        raise DomainError(f"two jugs for {NOUNS[matter]} want a bottle for {' and '.join(missing)}")
-    shares = [_shares(matter, bottles, steps) for steps in (0.0, SPAN_STEPS)]
-    things = [*(bottles[job] for job in needs(matter)), water]
+        raise DomainError(f"two jugs for {NOUNS[attribute]} want a bottle for {' and '.join(missing)}")
+    shares = [_shares(attribute, bottles, steps) for steps in (0.0, SPAN_STEPS)]
+    things = [*(bottles[job] for job in needs(attribute)), water]
     least = max(volume_ml, math.ceil(triangles * GLASSES_A_JUG * part_ml * parts / 10) * 10.0)
     for volume in np.arange(least, least + MOST_MORE_ML, 10.0).tolist():
-        jugs = _measured(matter, things, shares, volume, grid_ml)
+        jugs = _measured(attribute, things, shares, volume, grid_ml)
         if jugs is not None:
-            return Jugs(matter, *jugs, part_ml, parts)
-    raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[matter]} alone: choose plainer ones")
+            return Jugs(attribute, *jugs, part_ml, parts)
+    raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[attribute]} alone: choose plainer ones")
 
 
-def _shares(matter: Attribute, bottles: Mapping[str, Ingredient], steps: float) -> list[float]:
+def _shares(attribute: Attribute, bottles: Mapping[str, Ingredient], steps: float) -> list[float]:
     """Return each ingredient's share of a jug some steps above the weaker one, in the order of `needs`, then water's; they add up to 1."""
-    abv, sugar, acid = _LEVELS[matter]
+    abv, sugar, acid = _LEVELS[attribute]
     smell = 0.0
-    if matter == "smell":
+    if attribute == "smell":
         liqueur = bottles["liqueur"].composition
         smell = _SMELL_SHARE * math.exp(SMELL_STEP * steps)
         # The weaker jug is brought to the strength of the stronger one.
         abv = liqueur.abv * _SMELL_SHARE * math.exp(SMELL_STEP * SPAN_STEPS)
     else:
-        up = math.exp(AXES[matter].step * steps)
-        abv, sugar, acid = (level * up if name == matter else level for name, level in (("abv", abv), ("sugar", sugar), ("acid", acid)))
-    jobs = [job for job in needs(matter) if job != "liqueur"]
+        up = math.exp(AXES[attribute].step * steps)
+        abv, sugar, acid = (level * up if name == attribute else level for name, level in (("abv", abv), ("sugar", sugar), ("acid", acid)))
+    jobs = [job for job in needs(attribute) if job != "liqueur"]
     rows = [0, 1, 2] if "base" in jobs else [1, 2]
     columns = np.array([bottles[job].composition.axes for job in jobs])[:, rows].T
     wanted = np.array([abv, sugar, acid])
@@ -251,22 +251,22 @@ def _shares(matter: Attribute, bottles: Mapping[str, Ingredient], steps: float) 
     try:
         solution = np.linalg.solve(columns, wanted[rows]).tolist()
     except np.linalg.LinAlgError as error:
-        raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[matter]} alone: choose plainer ones") from error
+        raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[attribute]} alone: choose plainer ones") from error
     shares = [*solution, *([smell] if smell else [])]
     shares.append(1 - sum(shares))
     if min(shares) < -1e-9:
-        raise DomainError(f"with these bottles a jug for {NOUNS[matter]} comes out too weak or too sweet: choose plainer ones")
+        raise DomainError(f"with these bottles a jug for {NOUNS[attribute]} comes out too weak or too sweet: choose plainer ones")
     return shares
 
 
 def _measured(
-    matter: Attribute, things: Sequence[Ingredient], shares: Sequence[Sequence[float]], volume_ml: float, grid_ml: float
+    attribute: Attribute, things: Sequence[Ingredient], shares: Sequence[Sequence[float]], volume_ml: float, grid_ml: float
 ) -> tuple[Jug, Jug] | None:
     """Return both jugs on the grid, each amount rounded up or down, so that they are most equal in the other attributes; None where
     they are too small.
     """
     pairs = product(*(list(_roundings(things, share, volume_ml, grid_ml)) for share in shares))
-    best = min(((_off(matter, less, more), n, less, more) for n, (less, more) in enumerate(pairs)), key=lambda each: each[:2])
+    best = min(((_off(attribute, less, more), n, less, more) for n, (less, more) in enumerate(pairs)), key=lambda each: each[:2])
     return best[2:] if best[0] <= MOST_OFF_STEPS else None
 
 
@@ -288,11 +288,11 @@ def _jug(things: Sequence[Ingredient], amounts: Sequence[float]) -> Jug:
     return Jug(pours, volume, (abv, sugar, acid), liqueur / volume)
 
 
-def _off(matter: Attribute, less: Jug, more: Jug) -> float:
+def _off(attribute: Attribute, less: Jug, more: Jug) -> float:
     """Return how many steps two jugs differ in the other attributes; infinite where they hardly differ in the tested one."""
     ends = zip(AXES.items(), _axes(less.level), _axes(more.level), strict=True)
     apart = {name: abs(float(axis.at(there) - axis.at(here))) for (name, axis), here, there in ends}
-    asked = _smell_apart(less, more) if matter == "smell" else apart.pop(matter)
+    asked = _smell_apart(less, more) if attribute == "smell" else apart.pop(attribute)
     return max(apart.values()) if asked >= LEAST_APART else math.inf
 
 

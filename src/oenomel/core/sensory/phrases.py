@@ -54,27 +54,27 @@ def threshold_words(known: Threshold) -> str:
     return "About the usual step." if known.log_sd < WELL_KNOWN else "Finer or coarser than the usual tongue: it can’t be told yet."
 
 
-def in_figures(matter: Attribute, steps: float) -> str:
+def in_figures(attribute: Attribute, steps: float) -> str:
     """Return a step in a drink's own units; empty for an aroma, which has no unit.
 
     >>> in_figures("sugar", 1.0)
     'tells 8.0 from 9.4 g of sugar in 100 ml'
     """
-    if matter not in AXES:
+    if attribute not in AXES:
         return ""
-    level, axis = USUAL_LEVEL[matter], AXES[matter]
+    level, axis = USUAL_LEVEL[attribute], AXES[attribute]
     other = float(axis.level_at(axis.at(level) + steps))
-    of, digits = _UNITS[matter], 2 if matter == "acid" else 1
-    where = "" if matter == "abv" else " in 100 ml"
+    of, digits = _UNITS[attribute], 2 if attribute == "acid" else 1
+    where = "" if attribute == "abv" else " in 100 ml"
     return f"tells {level:.{digits}f} from {other:.{digits}f} {of}{where}"
 
 
-def before_sitting(matter: Attribute) -> tuple[str, ...]:
+def before_sitting(attribute: Attribute) -> tuple[str, ...]:
     """Return the advice before the first glass."""
     sentences = ["Rinse with water between the glasses, and eat a bite of plain bread between the triangles."]
-    if matter in ("abv", "smell"):
+    if attribute in ("abv", "smell"):
         sentences.append("Spit: the glasses hold alcohol. Nothing to swallow for whoever drives, is pregnant or doesn’t drink.")
-    if matter == "acid":
+    if attribute == "acid":
         sentences.append("Sharp liquids tire the teeth and the tongue: a small sip, and a minute between the triangles.")
     sentences.append("Glasses of one kind, all equally cold. Smell, sip, and go back as often as you like; if nothing stands out, guess.")
     return tuple(sentences)
