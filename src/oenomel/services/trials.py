@@ -1,4 +1,4 @@
-"""Trials of a drink: its tasting notes, readings, brief and other specs side by side."""
+"""Trials of a drink: tasting sheets, readings, brief, and gathered specs."""
 
 from __future__ import annotations
 

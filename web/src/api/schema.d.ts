@@ -8041,7 +8041,7 @@ export interface components {
         };
         /**
          * TasterReport
-         * @description Taster: the number of tasting notes, and the date of the last.
+         * @description Taster: the number of tasting sheets, and the date of the last.
          */
         TasterReport: {
             /** Taster */
@@ -8641,7 +8641,7 @@ export interface components {
         };
         /**
          * WordsEntry
-         * @description Words of a tasting note, in the order of tasting.
+         * @description Words of a tasting sheet, in the order of tasting.
          */
         WordsEntry: {
             /**

@@ -27,7 +27,7 @@ LEADS: Final = 3
 CLEAR: Final = 2
 LOUD_ML: Final = 10.0
 SWEET_SODA: Final = 5.0
-"""Bitterness, weights of a leading and of a clear aroma tag, loudness limit, and sugar of a soda, from which an ingredient belongs to
+"""Bitterness, weights of a leading and of a clear aroma tag, overpowering amount, and sugar of a soda, from which an ingredient belongs to
 that class (house rules).
 """
 

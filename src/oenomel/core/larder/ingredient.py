@@ -46,7 +46,7 @@ LABELS: Final = {
     "price_per_litre": (0.0, 10_000.0),
 }
 """Sourced values outside the composition, with their bounds: bitterness on the bar's scale, absorbance per cm, cloudiness 0 to 1, shelf
-life once open in days, loudness limit, and price in the bar's currency.
+life once open in days, overpowering amount, and price in the bar's currency.
 """
 
 

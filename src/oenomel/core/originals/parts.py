@@ -20,7 +20,7 @@ QUIET_BASE_ML: Final = 40.0
 SHARPEST_FROM: Final = 2.4
 SOFTEST: Final = 0.4
 SWEETEST_SOUR: Final = 3.0
-"""Least loudness limit of a base, [ml]; and the acid of a juice that sours a drink alone, and that helps to, with its largest ratio of
+"""Least overpowering amount of a base, [ml]; and the acid of a juice that sours a drink alone, and that helps to, with its largest ratio of
 sugar, [g/100 ml].
 """
 
@@ -206,7 +206,7 @@ def plan_of(criteria: Criteria) -> Plan:
 
 
 def usual_ml(part: str, ingredient: Ingredient, criteria: Criteria) -> float:
-    """Return the usual measure of a role whose amount is fixed, never above its loudness limit, [ml]."""
+    """Return the usual measure of a role whose amount is fixed, never above its overpowering amount, [ml]."""
     ml = USUAL_ML.get(part, 0.0)
     if part == "liqueur":
         ml = {"sour": 7.5, "daisy": 30.0, "fizz": 15.0}[criteria.family]

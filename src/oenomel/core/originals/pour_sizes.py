@@ -131,7 +131,7 @@ class Pourer:
         return volumes
 
     def _ladder(self, part: str, drawn: Ints) -> Floats:
-        """Return the marks of a role, shape (combinations, marks), rising, [ml]: none above its loudness limit; for a shared base only
+        """Return the marks of a role, shape (combinations, marks), rising, [ml]: none above its overpowering amount; for a shared base only
         those that can be halved.
         """
         column = ORDER.index(part)

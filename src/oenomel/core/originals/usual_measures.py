@@ -72,7 +72,7 @@ def is_accent(ingredient: Ingredient) -> bool:
 
 
 def accent_pour(ingredient: Ingredient) -> Pour:
-    """Return an accent at its usual measure: dashes, leaves, a barspoon, a rinse; never above its loudness limit."""
+    """Return an accent at its usual measure: dashes, leaves, a barspoon, a rinse; never above its overpowering amount."""
     slug, table = ingredient.slug, _table()
     if slug in table["pressed"]:
         amount, unit = table["pressed"][slug]

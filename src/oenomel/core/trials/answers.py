@@ -79,7 +79,7 @@ def answer(
 
 
 def _never_louder(drink: Drink, chosen: Sequence[int], grid_ml: float) -> dict[int, tuple[float, float]]:
-    """Return bounds, [ml], for pours with a loudness limit: no answer raises them above it, except the base."""
+    """Return bounds, [ml], for pours with an overpowering amount: no answer raises them to it, except the base."""
     bounds = {}
     for index in chosen:
         pour = drink.pours[index]

@@ -1,4 +1,4 @@
-"""Verdict of a tasting note (docs/model/trials.md, "Palate")."""
+"""Verdict of a tasting sheet (docs/model/trials.md, "Palate")."""
 
 from __future__ import annotations
 

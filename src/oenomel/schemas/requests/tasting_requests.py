@@ -17,7 +17,7 @@ Taster = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1,
 
 
 class WordsEntry(Report):
-    """Words of a tasting note, in the order of tasting."""
+    """Words of a tasting sheet, in the order of tasting."""
 
     look: Text = ""
     nose: Text = ""

@@ -34,7 +34,7 @@ class NextRequest(Entry):
 
 
 class TasterReport(Report):
-    """Taster: the number of tasting notes, and the date of the last."""
+    """Taster: the number of tasting sheets, and the date of the last."""
 
     taster: str
     sheets: int
