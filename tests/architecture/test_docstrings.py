@@ -3,6 +3,7 @@
 import ast
 import builtins
 import re
+from functools import cache
 from pathlib import Path
 
 import oenomel
@@ -16,32 +17,38 @@ _ERROR = re.compile(r"\b[A-Z][a-z]+(?:[A-Z][a-z]+)+\b")
 _RAISES = re.compile(r"[Rr]aises?\b[^.\n]*|Raises\n *-+\n(?:.+\n?)*")
 
 
-def documented() -> list[tuple[str, str]]:
-    """Every docstring with its file."""
-    documented = (ast.FunctionDef, ast.AsyncFunctionDef, ast.ClassDef, ast.Module)
+@cache
+def nodes() -> list[tuple[str, ast.AST]]:
+    """Every node of the source's syntax trees, with its file."""
     return [
-        (str(path.relative_to(SOURCE)), text)
+        (str(path.relative_to(SOURCE)), node)
         for path in sorted(SOURCE.rglob("*.py"))
         for node in ast.walk(ast.parse(path.read_text(encoding="utf-8")))
-        if isinstance(node, documented) and (text := ast.get_docstring(node))
     ]
 
 
+def documented() -> list[tuple[str, str]]:
+    """Every docstring with its file."""
+    kinds = (ast.FunctionDef, ast.AsyncFunctionDef, ast.ClassDef, ast.Module)
+    return [(file, text) for file, node in nodes() if isinstance(node, kinds) and (text := ast.get_docstring(node))]
+
+
+@cache
 def names_in_the_code() -> set[str]:
     """Every name, attribute, argument, short text and module of the source."""
-    names: set[str] = set(OUTSIDE)
+    names = {*OUTSIDE, "oenomel"}
     for path in SOURCE.rglob("*.py"):
-        names |= set(path.relative_to(SOURCE).with_suffix("").parts) | {"oenomel"}
-        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
-            match node:
-                case ast.FunctionDef(name=name) | ast.AsyncFunctionDef(name=name) | ast.ClassDef(name=name):
-                    names.add(name)
-                case ast.arg(arg=name) | ast.Name(id=name) | ast.Attribute(attr=name):
-                    names.add(name)
-                case ast.Constant(value=str(text)):
-                    names.add(text)
-                case _:
-                    pass
+        names |= set(path.relative_to(SOURCE).with_suffix("").parts)
+    for _, node in nodes():
+        match node:
+            case ast.FunctionDef(name=name) | ast.AsyncFunctionDef(name=name) | ast.ClassDef(name=name):
+                names.add(name)
+            case ast.arg(arg=name) | ast.Name(id=name) | ast.Attribute(attr=name):
+                names.add(name)
+            case ast.Constant(value=str(text)):
+                names.add(text)
+            case _:
+                pass
     return names
 
 

@@ -73,7 +73,7 @@ def sweetness_classes() -> dict[str, dict[str, tuple[float, float, str]]]:
 def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
     """Build the ingredient that a label describes.
 
-    Missing values are taken from the similar ingredient, else from the mean of its kind.
+    Missing values are taken from the similar ingredient, else from the median of its kind.
 
     Raises
     ------
@@ -157,7 +157,7 @@ def _labelled_sugar(label: Label) -> SourcedValue | None:
 
 
 def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue | None:
-    """Return the value of the similar ingredient, or the mean of the kind."""
+    """Return the value of the similar ingredient, or the median of the kind."""
     values = [float(getattr(ingredient.composition, name)) for ingredient in kin]
     if not values:
         return None
