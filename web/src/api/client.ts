@@ -140,7 +140,7 @@ export class ProblemError extends Error implements Fault {
 export async function problemOf(answer: Response): Promise<ProblemError> {
   const problem = (await answer.json().catch(() => ({}))) as Partial<Fault>;
   return new ProblemError(
-    problem.detail ?? 'The server gave no answer that can be read.',
+    problem.detail ?? 'The server’s answer can’t be read.',
     problem.code ?? 'unreadable',
     problem.path,
   );
@@ -207,6 +207,6 @@ export const api = createQueries(client);
 
 /** The answer's data: whatever refuses was thrown already. */
 export function unwrap<T>(answer: { data?: T }): T {
-  if (answer.data === undefined) throw new ProblemError('The server gave no answer that can be read.', 'unreadable');
+  if (answer.data === undefined) throw new ProblemError('The server’s answer can’t be read.', 'unreadable');
   return answer.data;
 }

@@ -23,9 +23,9 @@ export async function textsOf(files: Iterable<File>): Promise<{ carried: Carried
   for (const file of files) {
     size += file.size;
     if (file.type.startsWith('image/') || file.type === 'application/pdf')
-      return { carried: [], refusal: `${file.name} holds no text: it is no file of drinks.` };
+      return { carried: [], refusal: `${file.name} has no text in it, so it can’t hold drinks.` };
     if (size > LARGEST_BYTES)
-      return { carried: [], refusal: 'That is more than a page can carry in: use “oenomel import” on the machine.' };
+      return { carried: [], refusal: 'The file is too large for a page. Use “oenomel import” on the machine instead.' };
     carried.push({ name: file.name, text: await file.text() });
   }
   return { carried, refusal: '' };

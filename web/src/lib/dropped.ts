@@ -5,8 +5,7 @@ export async function readDropped(dropped: DataTransfer): Promise<{ text: string
   const file = dropped.files.item(0);
   if (!file) return { text: dropped.getData('text') || null, refusal: '' };
   if (file.type.startsWith('image/') || file.type === 'application/pdf')
-    return { text: null, refusal: `${file.name} holds no text: copy the text of the recipe and paste that.` };
-  if (file.size > LARGEST_BYTES)
-    return { text: null, refusal: `${file.name} is too large for a recipe: paste only the recipe.` };
+    return { text: null, refusal: `${file.name} has no text in it. Copy the text of the recipe and paste that.` };
+  if (file.size > LARGEST_BYTES) return { text: null, refusal: `${file.name} is too large. Paste only the recipe.` };
   return { text: await file.text(), refusal: '' };
 }

@@ -15,4 +15,4 @@ export function numberIn(text: string, unit = ''): number | null {
 }
 
 /** What to write instead of what is no number. */
-export const noNumber = (text: string) => `“${text.trim()}” is no number: write it like 12.5 or 1/2.`;
+export const noNumber = (text: string) => `“${text.trim()}” isn’t a number. Enter one like 12.5 or 1/2.`;

@@ -9,11 +9,11 @@ import { NoAnswer, Waiting } from './Waiting';
 export function Broken() {
   const fault = useRouteError();
   if (fault instanceof RoomMissing) return <RoomOnItsWay />;
-  const words = fault instanceof Error ? fault.message : 'unknown fault';
+  const words = fault instanceof Error ? fault.message : 'unknown error';
   return (
     <Waiting
       error={{
-        detail: `Something in Oenomel broke (${words}). What was not saved yet is kept in this browser; open it again.`,
+        detail: `Oenomel stopped (${words}). Your draft is safe in this browser. Open the page again.`,
       }}
     />
   );

@@ -14,31 +14,31 @@ export function DataFile() {
   if (!file) return null;
   const when = file.last_copy_at
     ? new Date(file.last_copy_at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
-    : 'never yet';
+    : 'never';
   const toClipboard = async (path: string) => {
     await navigator.clipboard.writeText(path);
-    setTold('Copied: paste it into your file manager.');
+    setTold('Copied. Paste it into your file manager.');
   };
   return (
     <section aria-labelledby="data-heading" className="border-t border-base-300 pt-3">
       <h3 id="data-heading" className="text-lg font-semibold">
-        Where it lives
+        Data file
       </h3>
       <p className="wrap-anywhere">
         {file.path || 'On the machine that serves it'}, {plain(file.size_bytes / 1_000_000, 1)} MB, Oenomel{' '}
         {file.version}
       </p>
       <p className="text-quiet">
-        Last copied: {when}
-        {file.copies > 0 && `, ${file.copies} ${file.copies === 1 ? 'copy' : 'copies'} kept`}. The first start of a day
-        keeps one: the last seven days, and one a month.
+        Last copy: {when}
+        {file.copies > 0 && `, ${file.copies} ${file.copies === 1 ? 'copy' : 'copies'} saved`}. A copy is made once a
+        day: the last seven days are saved, and one a month.
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <button
           type="button"
           className="btn min-h-11 text-base"
           disabled={copy.isPending}
-          onClick={() => copy.mutate({}, { onSuccess: () => setTold('A copy was made.') })}
+          onClick={() => copy.mutate({}, { onSuccess: () => setTold('Copy made.') })}
         >
           Make a copy now
         </button>

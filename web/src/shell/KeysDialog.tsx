@@ -6,7 +6,7 @@ const NAMES = Object.keys(KEYS) as KeyName[];
 /** The keys, under "?". */
 export function KeysDialog({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog heading="Keys" wide onClose={onClose}>
+    <Dialog heading="Keyboard shortcuts" wide onClose={onClose}>
       <div className="gap-x-8 md:columns-2">
         {PLACES.map((place) => (
           <section key={place} className="mb-4 break-inside-avoid">

@@ -37,7 +37,7 @@ function LeftBehind() {
       under = true;
       const found: Sent = { written: 0, refused: [] };
       for (const kept of left()) {
-        const why = isKnown(kept) ? await sendAgain(kept) : 'it is older than a day and a half';
+        const why = isKnown(kept) ? await sendAgain(kept) : 'it is more than a day and a half old';
         if (why === null) break;
         letGo(kept.key);
         if (why) found.refused.push({ kept, why });
@@ -61,20 +61,20 @@ function LeftBehind() {
     };
   }, [cache]);
   if (sent.written + sent.refused.length === 0) return null;
-  const many = sent.written === 1 ? 'One thing' : `${String(sent.written)} things`;
+  const many = sent.written === 1 ? 'One change' : `${String(sent.written)} changes`;
   return (
     <>
       {sent.written > 0 && (
-        <Notice quiet text={`${many} that waited in this browser ${sent.written === 1 ? 'is' : 'are'} written now.`}>
+        <Notice quiet text={`${many} waiting in this browser ${sent.written === 1 ? 'is' : 'are'} saved now.`}>
           <button type="button" className="btn" onClick={() => setSent({ ...sent, written: 0 })}>
-            Good
+            OK
           </button>
         </Notice>
       )}
       {sent.refused.map(({ kept, why }) => (
-        <Notice key={kept.key} text={`Something waited in this browser and can’t be written: ${sentence(why)}`}>
+        <Notice key={kept.key} text={`A change waiting in this browser can’t be saved: ${sentence(why)}`}>
           <details className="w-full text-base">
-            <summary className="cursor-pointer">What it was</summary>
+            <summary className="cursor-pointer">The change</summary>
             <pre className="overflow-auto text-sm whitespace-pre-wrap">{`${kept.path}\n${kept.body}`}</pre>
           </details>
           <button
@@ -82,7 +82,7 @@ function LeftBehind() {
             className="btn"
             onClick={() => setSent({ ...sent, refused: sent.refused.filter((each) => each.kept !== kept) })}
           >
-            Let it go
+            Discard it
           </button>
         </Notice>
       ))}
@@ -103,14 +103,14 @@ function NotReadable() {
   const found = useQuery(api.queryOptions('get', '/api/unreadable', {}, { staleTime: 60_000 })).data ?? [];
   const [open, setOpen] = useState(false);
   if (found.length === 0) return null;
-  const words = found.length === 1 ? 'One thing that is kept' : `${String(found.length)} things that are kept`;
+  const words = found.length === 1 ? 'One saved item' : `${String(found.length)} saved items`;
   return (
-    <Notice text={`${words} can’t be read, and no list shows ${found.length === 1 ? 'it' : 'them'}.`}>
+    <Notice text={`${words} can’t be read, so no list shows ${found.length === 1 ? 'it' : 'them'}.`}>
       <button type="button" className="btn btn-primary" onClick={() => setOpen(true)}>
-        Look at {found.length === 1 ? 'it' : 'them'}
+        Show {found.length === 1 ? 'it' : 'them'}
       </button>
       {open && (
-        <Dialog wide heading="What can’t be read" onClose={() => setOpen(false)}>
+        <Dialog wide heading="Unreadable items" onClose={() => setOpen(false)}>
           <ul className="flex flex-col gap-3">
             {found.map((each) => (
               <UnreadableLine key={`${each.kind} ${each.known_by}`} told={each} />
@@ -145,7 +145,7 @@ function UnreadableLine({ told }: { told: Unreadable }) {
       </details>
       {told.removable && (
         <button type="button" className="btn self-start text-base font-normal" onClick={() => void takeOut()}>
-          Take it out
+          Delete it
         </button>
       )}
       <Refused fault={fault} className="text-error" />
@@ -172,7 +172,7 @@ function OpenElsewhere() {
   const [address] = addresses;
   if (!address) return null;
   return (
-    <Notice quiet text={`This house was open at ${address} before: what couldn’t be saved there still waits there.`}>
+    <Notice quiet text={`Oenomel was open at ${address} before. Anything unsaved is still there.`}>
       <a className="btn" href={address}>
         Open it
       </a>
@@ -184,7 +184,7 @@ function OpenElsewhere() {
           setAddresses(addresses.slice(1));
         }}
       >
-        Nothing waits
+        Nothing is unsaved there
       </button>
     </Notice>
   );

@@ -31,26 +31,25 @@ export function Palette({ onClose }: Props) {
     <dialog
       ref={dialog}
       className="modal modal-top justify-items-center"
-      aria-label="Do anything"
+      aria-label="Commands"
       onClose={onClose}
       onClick={(event) => event.target === dialog.current && dialog.current.close()}
     >
       <Command
-        label="Do anything"
+        label="Commands"
         loop
         filter={found}
         className="panel mt-[8vh] outline-none flex max-h-[76vh] w-[min(620px,94vw)] flex-col overflow-hidden shadow-xl"
       >
         <Command.Input
           autoFocus
-          placeholder="What do you want to do?"
+          placeholder="Type a command, an ingredient or a drink"
           maxLength={80}
           className="min-h-14 border-b border-base-300 bg-transparent px-4 text-xl outline-none"
         />
         <Command.List className="min-h-0 overflow-y-auto p-2">
           <Command.Empty className="px-3 py-4">
-            Nothing is called so. Try the name of a pour, a glass, a drink, or what you want done: “undo”, “ice”,
-            “ounces”.
+            No command matches. Try an ingredient, a glass, a drink, or a word like “undo”, “ice” or “ounces”.
           </Command.Empty>
           {groups.map((group) => (
             <Command.Group

@@ -15,7 +15,7 @@ export function Reached({ words }: Props) {
       {gone && (
         <>
           <CloudOff size={22} aria-hidden />{' '}
-          <span className={words ? 'max-lg:sr-only' : 'sr-only'}>no answer, trying</span>
+          <span className={words ? 'max-lg:sr-only' : 'sr-only'}>no answer, retrying</span>
         </>
       )}
     </span>

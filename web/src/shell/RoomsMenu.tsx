@@ -24,8 +24,8 @@ export function RoomsMenu() {
         box.current?.querySelector('button')?.focus();
       }}
     >
-      <button type="button" aria-expanded={open} aria-label="Rooms" className={NEAR} onClick={() => setOpen(!open)}>
-        <LayoutGrid size={20} aria-hidden /> Rooms
+      <button type="button" aria-expanded={open} aria-label="More" className={NEAR} onClick={() => setOpen(!open)}>
+        <LayoutGrid size={20} aria-hidden /> More
       </button>
       {open && (
         <div className="panel absolute top-full left-0 z-40 mt-1 w-84 p-1.5 shadow-lg max-[500px]:fixed max-[500px]:inset-x-2 max-[500px]:top-auto max-[500px]:bottom-(--thumb) max-[500px]:max-h-[80dvh] max-[500px]:w-auto max-[500px]:overflow-y-auto">

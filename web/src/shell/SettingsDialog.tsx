@@ -9,13 +9,13 @@ import { DataFile } from './DataFile';
 import { Sharing } from './Sharing';
 
 const OUNCES: [number, string][] = [
-  [30, '30 ml, at the bar'],
-  [29.5735, '29.57 ml, US fluid'],
+  [30, '30 ml, bar ounce'],
+  [29.5735, '29.57 ml, US fluid ounce'],
 ];
 const LADDER: [Settings['aim']['grid'], string][] = [
   [2.5, '2.5 ml'],
   [5, '5 ml'],
-  [7.5, '7.5 ml, a quarter ounce'],
+  [7.5, '7.5 ml (¼ oz)'],
 ];
 const COUNTRIES: [Country, string][] = [
   ['us', 'US, 14 g'],
@@ -30,7 +30,7 @@ export function SettingsDialog({ onClose }: { onClose: () => void }) {
     <Dialog heading="Settings" wide onClose={onClose}>
       <div className="grid gap-4 md:grid-cols-2">
         <Chips
-          legend="Volumes in"
+          legend="Volumes"
           options={[
             ['ml', 'millilitres'],
             ['oz', 'ounces'],
@@ -38,40 +38,34 @@ export function SettingsDialog({ onClose }: { onClose: () => void }) {
           value={shown}
           onChoose={(chosen: Settings['shown']) => changeSettings({ shown: chosen })}
         />
+        <Chips legend="Ounce" options={OUNCES} value={ounceMl} onChoose={(ml) => changeSettings({ ounceMl: ml })} />
         <Chips
-          legend="An ounce is"
-          options={OUNCES}
-          value={ounceMl}
-          onChoose={(ml) => changeSettings({ ounceMl: ml })}
-        />
-        <Chips
-          legend="Steps of the jigger"
+          legend="Jigger marks"
           options={LADDER}
           value={aim.grid}
           onChoose={(grid) => changeSettings({ aim: { ...aim, grid } })}
         />
         <Chips
-          legend="Standard drinks of"
+          legend="Standard drink"
           options={COUNTRIES}
           value={country}
           onChoose={(chosen) => changeSettings({ country: chosen })}
         />
         <Measuring />
         <Chips
-          legend="Light"
+          legend="Theme"
           options={[
-            ['lamplight', 'lamplight'],
-            ['late', 'dim'],
+            ['lamplight', 'light'],
+            ['late', 'dark'],
           ]}
           value={theme}
           onChoose={(chosen: Settings['theme']) => changeSettings({ theme: chosen })}
         />
       </div>
       <p className="text-quiet">
-        A drink in which something is written in ounces keeps the ounce it was written in. Whose palate counts is chosen
-        among the{' '}
+        A recipe in ounces keeps its own ounce. Choose the palate to use under{' '}
         <Link to="/palates" className="underline">
-          palates
+          Palates
         </Link>
         .
       </p>
@@ -88,19 +82,19 @@ function Measuring() {
   return (
     <>
       <Chips
-        legend="Water from the ice, foreseen by"
+        legend="Dilution"
         options={[
-          ['curve', 'the curve'],
+          ['curve', 'standard estimate'],
           ['heat balance', 'heat balance'],
         ]}
         value={supposed.dilution ?? 'curve'}
         onChoose={(dilution: 'curve' | 'heat balance') => changeSettings({ supposed: { ...supposed, dilution } })}
       />
       <Chips
-        legend="Own measurements of water"
+        legend="Own dilution readings"
         options={[
-          ['yes', 'count'],
-          ['no', 'are left out'],
+          ['yes', 'used'],
+          ['no', 'not used'],
         ]}
         value={supposed.own === false ? 'no' : 'yes'}
         onChoose={(own: 'yes' | 'no') => {
@@ -108,10 +102,10 @@ function Measuring() {
         }}
       />
       <Chips
-        legend="Devices for readings"
+        legend="Measuring devices"
         options={[
           ['simulated', 'simulated'],
-          ['by hand', 'none: typed by hand'],
+          ['by hand', 'none, typed in'],
         ]}
         value={Object.values(devices).includes('by hand') ? 'by hand' : 'simulated'}
         onChoose={(make: string) =>

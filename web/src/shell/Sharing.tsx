@@ -14,16 +14,16 @@ export function Sharing() {
   return (
     <section aria-labelledby="sharing-heading" className="border-t border-base-300 pt-3">
       <h3 id="sharing-heading" className="text-lg font-semibold">
-        Phones and tablets beside the shaker
+        Phones and tablets
       </h3>
       <p className="text-quiet">{sharing.words}</p>
       {sharing.waits_s > 0 && (
         <p role="status" className="flex flex-wrap items-center gap-3 py-1">
           <span>
-            Many wrong codes came: the next phone has to wait for {Math.ceil(sharing.waits_s)} s. Were they your own?
+            Too many wrong codes. The next phone can try again in {Math.ceil(sharing.waits_s)} s. Were they yours?
           </span>
           <button type="button" className="btn min-h-11" onClick={() => letTry.mutate({})}>
-            Let it try now
+            Allow it now
           </button>
         </p>
       )}
@@ -33,23 +33,23 @@ export function Sharing() {
         ))}
       </div>
       {sharing.devices.length > 0 && (
-        <ul aria-label="Devices that were let in" className="mt-2">
+        <ul aria-label="Connected devices" className="mt-2">
           {sharing.devices.map(({ id, name, may_write, paired_at, here }) => (
             <li key={id} className="flex flex-wrap items-center gap-x-3 border-t border-base-300 py-1.5">
               <span className="min-w-0 grow wrap-anywhere">
                 <strong className="font-semibold">{name}</strong>{' '}
                 <span className="text-quiet">
-                  {here ? 'this one, ' : ''}
-                  {may_write ? 'works' : 'only looks'}, let in {day(paired_at)}
+                  {here ? 'this device,' : ''}
+                  {may_write ? 'can edit' : 'view only'}, connected {day(paired_at)}
                 </span>
               </span>
               <button
                 type="button"
                 className="btn min-h-11"
-                aria-label={`Forget ${name}`}
+                aria-label={`Disconnect ${name}`}
                 onClick={() => forget.mutate({ params: { path: { device_id: id } } })}
               >
-                Forget
+                Disconnect
               </button>
             </li>
           ))}
@@ -63,15 +63,15 @@ export function Sharing() {
 /** A picture for the phone's camera, and what to type where it has none. */
 function Way({ way }: { way: SharingTold['ways'][number] }) {
   const { address, code, picture, may_write } = way;
-  const words = may_write ? 'To work with' : 'Only to look and try';
+  const words = may_write ? 'Can edit' : 'View only';
   return (
     <figure className="flex min-w-0 items-center gap-3">
-      <img src={picture} alt={`${words}: picture of the address`} className="size-36 shrink-0 rounded-xl" />
+      <img src={picture} alt={`${words}: QR code of the address`} className="size-36 shrink-0 rounded-xl" />
       <figcaption>
         <strong className="block text-lg font-semibold">{words}</strong>
         <span className="block text-quiet">Point the phone’s camera here, or open</span>
         <span className="block wrap-anywhere">{address}</span>
-        <span className="text-quiet">and type</span>{' '}
+        <span className="text-quiet">and enter</span>{' '}
         <span className="font-figure text-xl">
           {code.slice(0, 4)} {code.slice(4)}
         </span>

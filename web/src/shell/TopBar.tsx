@@ -17,7 +17,7 @@ interface Props {
 /** A press away from anywhere; the other rooms stand behind one button. */
 const NEAREST = [
   { to: '/today', name: 'Today', icon: Sunrise },
-  { to: '/book', name: 'Book', icon: BookOpen },
+  { to: '/book', name: 'Recipes', icon: BookOpen },
 ];
 
 /** The mark, the ways to Today, the book and the other rooms, and the page's own line. */
@@ -26,12 +26,12 @@ export function TopBar({ children, actions }: Props) {
   return (
     <header className="flex flex-wrap items-center gap-x-2 gap-y-1.5 max-[500px]:gap-x-1.5">
       <nav
-        aria-label="Rooms"
+        aria-label="Places"
         className="flex items-center gap-2 max-[500px]:fixed max-[500px]:inset-x-0 max-[500px]:bottom-0 max-[500px]:z-40 max-[500px]:grid max-[500px]:grid-cols-4 max-[500px]:gap-1 max-[500px]:border-t max-[500px]:border-base-300 max-[500px]:bg-base-100 max-[500px]:px-2 max-[500px]:pt-1 max-[500px]:pb-[max(0.25rem,env(safe-area-inset-bottom))]"
       >
         <Link
           to="/"
-          aria-label="Oenomel: to the bench"
+          aria-label="Oenomel: Bench"
           aria-current={pathname.startsWith('/bench') ? 'page' : undefined}
           className={`shrink-0 rounded-xl max-[500px]:flex ${ON_A_PHONE}`}
         >

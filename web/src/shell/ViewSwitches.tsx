@@ -21,22 +21,22 @@ function useEverywhere(setOpen: (open: Open) => void) {
   const screen = (words: string, run: () => void): PaletteCommand => ({ group: 'Screen', words, run });
   useOffer('everywhere', () => [
     { group: 'Go to' as const, words: 'Today', run: () => void navigate('/today') },
-    { group: 'Go to' as const, words: 'The book of drinks', run: () => void navigate('/book') },
+    { group: 'Go to' as const, words: 'Recipes', run: () => void navigate('/book') },
     ...ROOMS.map(([to, name, words]) => ({
       group: 'Go to' as const,
       words: `${name}: ${words}`,
       run: () => void navigate(to),
     })),
     { group: 'Go to' as const, words: 'Paste a recipe', run: () => void navigate('/paste') },
-    screen(shown === 'ml' ? 'Volumes in ounces' : 'Volumes in millilitres', () =>
+    screen(shown === 'ml' ? 'Show ounces' : 'Show millilitres', () =>
       changeSettings({ shown: shown === 'ml' ? 'oz' : 'ml' }),
     ),
-    screen(theme === 'late' ? 'Light theme' : 'Dim theme', () =>
+    screen(theme === 'late' ? 'Light theme' : 'Dark theme', () =>
       changeSettings({ theme: theme === 'late' ? 'lamplight' : 'late' }),
     ),
-    screen('Let a phone or a tablet in', () => setOpen('settings')),
+    screen('Connect a phone or tablet', () => setOpen('settings')),
     { ...screen('Settings', () => setOpen('settings')), hotkey: 'settings' },
-    { ...screen('Keys', () => setOpen('keys')), hotkey: 'keys' },
+    { ...screen('Keyboard shortcuts', () => setOpen('keys')), hotkey: 'keys' },
   ]);
   useHotkeys({
     palette: () => setOpen('palette'),
@@ -53,13 +53,8 @@ export function ViewSwitches() {
   useEverywhere(setOpen);
   return (
     <>
-      <IconButton
-        icon={CommandSign}
-        label="Do anything"
-        hotkey={shownKey('palette')}
-        onClick={() => setOpen('palette')}
-      />
-      <div className="join" role="group" aria-label="Volumes in">
+      <IconButton icon={CommandSign} label="Commands" hotkey={shownKey('palette')} onClick={() => setOpen('palette')} />
+      <div className="join" role="group" aria-label="Volumes">
         {(['ml', 'oz'] as const).map((unit) => (
           <button
             key={unit}
@@ -74,7 +69,7 @@ export function ViewSwitches() {
       </div>
       <IconButton
         icon={late ? Sun : Moon}
-        label={late ? 'Light theme' : 'Dim theme'}
+        label={late ? 'Light theme' : 'Dark theme'}
         className="max-sm:hidden"
         onClick={() => changeSettings({ theme: late ? 'lamplight' : 'late' })}
       />

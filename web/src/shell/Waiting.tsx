@@ -16,15 +16,15 @@ export function Waiting({ error }: Props) {
   if (!error) {
     return (
       <main className="grid min-h-(--page) place-items-center" aria-busy="true">
-        <p className="text-quiet">Setting up the bench…</p>
+        <p className="text-quiet">Opening…</p>
       </main>
     );
   }
   if (gone) return <NoAnswer />;
   return (
-    <Told heading="This can’t be shown" words={sentence(error.detail)}>
+    <Told heading="Page unavailable" words={sentence(error.detail)}>
       <a className="btn btn-primary mt-6 min-h-11" href="/book">
-        Open the book
+        Open Recipes
       </a>
     </Told>
   );
@@ -35,11 +35,11 @@ export function NoAnswer() {
   const navigate = useNavigate();
   return (
     <Told
-      heading="No answer at the moment"
-      words="Oenomel is asked again and again, and this page opens by itself. What wasn’t saved yet is kept in this browser."
+      heading="No answer from the server"
+      words="This page opens as soon as Oenomel answers. Anything unsaved is safe in this browser."
     >
       <button type="button" className="btn btn-primary mt-6 min-h-11" onClick={() => void navigate(-1)}>
-        Back to where you were
+        Back
       </button>
     </Told>
   );

@@ -9,7 +9,7 @@ export const DONE: Record<Method['technique'], string> = {
   blend: 'Blended',
   swizzle: 'Swizzled',
   roll: 'Rolled',
-  none: 'Not mixed',
+  none: 'No method',
 };
 export const ICE_IN: Record<Method['ice'], string> = {
   none: 'without ice',
@@ -27,7 +27,7 @@ export const SERVED: Record<Spec['serve']['ice'], string> = {
 };
 /** By which school the water was foreseen. */
 export const SCHOOL_OF_WATER: Record<string, string> = {
-  curve: 'the curve',
+  curve: 'standard estimate',
   'heat balance': 'heat balance',
   estimate: 'estimate',
 };

@@ -9,7 +9,7 @@ export const STAGE_WORDS: Record<Stage, string> = {
   rinse: 'Rinse of the glass',
   topped: 'On top',
   floated: 'Floated',
-  rim: 'On the edge',
+  rim: 'On the rim',
   garnish: 'Garnish',
 };
 

@@ -47,7 +47,7 @@ export function Figure({ value, least = 0, most = Infinity, unit = '', onFigure,
     const number = typed.trim() === '' ? null : numberIn(typed, unit);
     if (number === null && typed.trim() !== '') refuse(noNumber(typed), field);
     else if (number !== null && (number < least || number > most)) {
-      refuse(`${number} is outside ${least} to ${most}.`, field);
+      refuse(`Enter ${least} to ${most}, not ${number}.`, field);
     } else {
       setTyped(null);
       if (number !== (value ?? null)) onFigure(number);

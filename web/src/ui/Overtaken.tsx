@@ -18,10 +18,10 @@ export function Overtaken({ fault, onTheirs, onMine, className = '' }: Props) {
     <div role="alert" className={`flex flex-wrap items-center gap-2 rounded-xl border border-warning p-3 ${className}`}>
       <p className="min-w-60 grow">{sentence(fault.detail)}</p>
       <button type="button" className="btn min-h-11 text-base" onClick={onTheirs}>
-        Take what is there
+        Use the other version
       </button>
       <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onMine}>
-        Put mine in its place
+        Keep mine
       </button>
     </div>
   );

@@ -15,7 +15,7 @@ export const originalsQuery = (body: Wish, query: Supposed) =>
         last = part;
         if (!part.done) cache.setQueryData(queryKey, part);
       }
-      if (!last) throw new Error('The server gave no originals.');
+      if (!last) throw new Error('The server sent no ideas.');
       return last;
     },
     ...KEPT,

@@ -29,7 +29,7 @@ export const swapsQuery = (body: SwapsRequest, query: Supposed) =>
 
 function joinedParts(parts: Swaps[]): BoardSoFar {
   const [first, last] = [parts[0], parts.at(-1)];
-  if (!first || !last) throw new Error('The server gave no board.');
+  if (!first || !last) throw new Error('The server sent no swaps.');
   const { searched, total } = last;
   return { ...first, rows: parts.flatMap(({ rows }) => rows), searched, total, done: searched >= total };
 }

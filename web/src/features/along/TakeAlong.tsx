@@ -14,12 +14,12 @@ interface Props {
 }
 
 const FORMATS: [OpenFormat | 'house', string, string][] = [
-  ['markdown', 'Text', 'Markdown: lines to read, and to paste here again'],
+  ['markdown', 'Text', 'Markdown, to read or to paste here again'],
   ['html', 'Card', 'HTML: the card in one file, to print anywhere'],
-  ['csv', 'Table', 'CSV, a pour a line'],
-  ['json', 'Spec file', 'JSON, our own: the drink, nothing else'],
-  ['house', 'With its notebook', 'JSON, our own: all trials, tastings and readings, for another data file'],
-  ['jsonld', 'Web recipe', 'JSON-LD, as schema.org tells recipes'],
+  ['csv', 'Table', 'CSV, one row per ingredient'],
+  ['json', 'Spec file', 'Oenomel’s own JSON: the drink alone'],
+  ['house', 'Drink and trials', 'Oenomel’s own JSON: trials, tasting notes and readings, for another data file'],
+  ['jsonld', 'Web recipe', 'JSON-LD, the schema.org recipe format'],
 ];
 
 /** The drink to take along: on a card, copied as text, or saved as a file. */
@@ -32,7 +32,7 @@ export function TakeAlong({ drink, spec, onClose }: Props) {
     const { text } = await written('markdown');
     // What only our own reading needs stays out of a message.
     await navigator.clipboard.writeText(text.replace(/<!--[\s\S]*?-->\s*$/, '').trim());
-    setTold('Copied. Paste it wherever you like.');
+    setTold('Copied to the clipboard.');
   };
   const save = async (wanted: OpenFormat | 'house') => {
     const { text, file_name } =
@@ -45,14 +45,14 @@ export function TakeAlong({ drink, spec, onClose }: Props) {
   const trying = (doing: Promise<void>) =>
     void doing.catch((fault: unknown) => setTold(fault instanceof Error ? fault.message : String(fault)));
   return (
-    <Dialog heading={`Take ${spec.name} along`} onClose={onClose}>
+    <Dialog heading={`Export ${spec.name}`} onClose={onClose}>
       <Link to={`/card/${drink.id}`} className="btn btn-lg justify-start">
-        Its card, to look at and to print
+        Open the card to print
       </Link>
       <button type="button" className="btn btn-lg justify-start" onClick={() => trying(copy())}>
-        Copy it as text
+        Copy as text
       </button>
-      <p className="text-quiet">or save it as a file:</p>
+      <p className="text-quiet">or save a file:</p>
       <Choices choices={FORMATS} onChoose={(wanted) => trying(save(wanted))} />
       <p role="status" className="min-h-6 text-lg">
         {told}

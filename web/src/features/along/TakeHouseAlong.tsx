@@ -13,11 +13,11 @@ interface Props {
 }
 
 const FORMATS: ['house' | 'csv' | 'markdown' | 'json' | 'jsonld', string, string][] = [
-  ['house', 'Everything', 'JSON, our own: drinks with their notebooks, bottles, shelf; for another data file'],
-  ['markdown', 'Text', 'Markdown: each drink as it was kept last, to read'],
-  ['csv', 'Table', 'CSV, a pour a line, for a spreadsheet'],
-  ['json', 'Spec files', 'JSON, our own: the drinks, nothing else'],
-  ['jsonld', 'Web recipes', 'JSON-LD, as schema.org tells recipes'],
+  ['house', 'Everything', 'Oenomel’s own JSON: drinks, trials, bottles and stock, for another data file'],
+  ['markdown', 'Text', 'Markdown: the newest trial of each drink'],
+  ['csv', 'Table', 'CSV, one row per ingredient'],
+  ['json', 'Spec files', 'Oenomel’s own JSON: the drinks alone'],
+  ['jsonld', 'Web recipes', 'JSON-LD, the schema.org recipe format'],
 ];
 
 /** The book, or what was found in it, to take along. */
@@ -30,11 +30,11 @@ export function TakeHouseAlong({ drinks, onClose }: Props) {
   };
   const many = drinks.length === 1 ? 'this drink' : `these ${drinks.length} drinks`;
   return (
-    <Dialog heading={drinks.length > 0 ? `Take ${many} along` : 'Take the house along'} onClose={onClose}>
+    <Dialog heading={drinks.length > 0 ? `Export ${many}` : 'Export everything'} onClose={onClose}>
       <Link to={drinks.length > 0 ? `/list?drinks=${drinks.join(',')}` : '/list'} className="btn btn-lg justify-start">
-        The list on one sheet, to print
+        Open the menu sheet to print
       </Link>
-      <p className="text-quiet">or save it as a file:</p>
+      <p className="text-quiet">or save a file:</p>
       <Choices
         choices={FORMATS}
         onChoose={(wanted) =>

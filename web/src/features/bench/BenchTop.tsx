@@ -44,15 +44,15 @@ const Top = memo(function Top({ drink, parent, autosave, canUndo, canRedo, onHol
         <>
           <IconButton icon={Undo2} label="Undo" hotkey={shownKey('undo')} disabled={!canUndo} onClick={undo} />
           <IconButton icon={Redo2} label="Redo" hotkey={shownKey('redo')} disabled={!canRedo} onClick={redo} />
-          <IconButton icon={BottleWine} label="Mix a batch of it" onClick={() => void navigate(`/batch/${drink.id}`)} />
-          <IconButton icon={Download} label="Take it along" onClick={() => hand?.along()} />
+          <IconButton icon={BottleWine} label="Plan a batch" onClick={() => void navigate(`/batch/${drink.id}`)} />
+          <IconButton icon={Download} label="Export" onClick={() => hand?.along()} />
           <button
             type="button"
             className="btn btn-primary min-h-11 px-3.5 text-base"
-            title={`Keep as trial (${shownKey('keep')})`}
+            title={`Save as a trial (${shownKey('keep')})`}
             onClick={() => hand?.keep()}
           >
-            Keep as trial
+            Save trial
           </button>
         </>
       }

@@ -96,10 +96,10 @@ function Top({ drink, trial, hasHome, bench, onRiff }: TopProps) {
               type="button"
               aria-pressed={trial.reference}
               className={`btn min-h-11 text-base ${trial.reference ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-              title={`Let the home of the ${drink.family} reach to this trial`}
+              title={`Widen the typical range of the ${drink.family} to this trial`}
               onClick={() => count.mutate({ params, body: { counts: !trial.reference } })}
             >
-              {trial.reference ? 'Counts as home' : 'Count as home'}
+              {trial.reference ? 'Counts as typical' : 'Count as typical'}
             </button>
           )}
           <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onRiff}>
@@ -113,7 +113,7 @@ function Top({ drink, trial, hasHome, bench, onRiff }: TopProps) {
           {drink.name}
         </h1>
         <p className="truncate text-base text-quiet">
-          trial {trial.number}, <strong className="font-semibold text-base-content">{trial.name}</strong>, kept{' '}
+          trial {trial.number}, <strong className="font-semibold text-base-content">{trial.name}</strong>, saved{' '}
           {day(trial.kept_at)}
         </p>
       </div>

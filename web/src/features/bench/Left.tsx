@@ -107,7 +107,7 @@ function Swapping({ bench, family, pour }: Props & { pour: number }) {
           className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
           onClick={() => hand.more(pour)}
         >
-          More about {names[pour]}: role, time, order, take it out
+          More about {names[pour]}: role, unit, order, remove
         </button>
       }
       onLock={hand.lock}

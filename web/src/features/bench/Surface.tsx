@@ -29,22 +29,22 @@ export function Surface({ top, notice, pours, field, sentences, glass, making, d
       {notice}
       <main className={`bench-grid ${wide ? 'bench-wide' : ''} grid min-h-0 grow gap-2.5`}>
         <section
-          aria-label="Pours"
+          aria-label="Ingredients"
           className="panel flex min-h-0 flex-col [grid-area:pours] min-[1200px]:overflow-hidden"
         >
           {pours}
         </section>
         <div className="bench-column [grid-area:middle]">
-          <section aria-label="Where it stands" className="panel min-h-0 grow [grid-area:field]">
+          <section aria-label="Balance" className="panel min-h-0 grow [grid-area:field]">
             {field}
           </section>
-          <section aria-label="What changed" className="panel z-20 shrink-0 [grid-area:sentences]">
+          <section aria-label="Changes" className="panel z-20 shrink-0 [grid-area:sentences]">
             {sentences}
           </section>
         </div>
         <div className={`bench-column [grid-area:side] ${wide ? 'min-[1200px]:hidden!' : ''}`}>
           <div className="[grid-area:glass]">{glass}</div>
-          <section aria-label="Making" className="panel flex min-h-0 grow flex-col overflow-hidden [grid-area:making]">
+          <section aria-label="Method" className="panel flex min-h-0 grow flex-col overflow-hidden [grid-area:making]">
             {making}
           </section>
         </div>

@@ -4,7 +4,6 @@ import { useNavigate } from 'react-router';
 import type { Spec } from '../../api/client';
 import { A_PAGE, newestQuery } from '../../api/queries/drinks';
 import { glassesQuery } from '../../api/queries/house';
-import { capital } from '../../lib/format';
 import { useOffer, type PaletteCommand } from '../../shell/commands';
 import type { KeyName } from '../../shell/keys';
 import { useHotkeys } from '../../shell/useHotkeys';
@@ -43,40 +42,38 @@ export function useBenchCommands(bench: Bench): void {
   });
   useOffer('bench', () => [
     ...drinkCommands(bench),
-    does('This drink', 'Trials side by side, and what to try next', () => void navigate(`/trials/${drink.id}`)),
-    does('This drink', 'Its card, to print or to carry along', () => void navigate(`/card/${drink.id}`)),
-    does('This drink', 'Take it along: copy it, save it as a file', hand.along),
-    does('This drink', 'Mix a batch of it', () => void navigate(`/batch/${drink.id}`)),
+    does('This drink', 'Compare trials, and what to try next', () => void navigate(`/trials/${drink.id}`)),
+    does('This drink', 'Card, to print', () => void navigate(`/card/${drink.id}`)),
+    does('This drink', 'Export: copy or save a file', hand.along),
+    does('This drink', 'Plan a batch', () => void navigate(`/batch/${drink.id}`)),
     does('This drink', 'Taste it', () => void navigate(`/taste/${drink.id}`)),
     ...pourCommands(bench),
     ...(Object.entries(SERVED) as [Spec['serve']['ice'], string][]).map(([ice, words]) =>
       does('Serve', `Serve it ${words}`, () => hand.serve({ ice }, `serve ${ice}`)),
     ),
     ...(glasses ?? []).map(({ name }) =>
-      does('Serve', `${capital(name)} for it`, () => hand.serve({ glass: name }, `glass ${name}`)),
+      does('Serve', `Glass: ${name.toLowerCase()}`, () => hand.serve({ glass: name }, `glass ${name}`)),
     ),
     ...(drinks ?? []).map(({ id, name }) => does('Go to', `Bench: ${name}`, () => void navigate(`/bench/${id}`))),
-    ...(drinks?.length === A_PAGE
-      ? [does('Go to', 'Bench: an older drink, by the search of the book', () => void navigate('/book'))]
-      : []),
+    ...(drinks?.length === A_PAGE ? [does('Go to', 'Older drinks: search Recipes', () => void navigate('/book'))] : []),
   ]);
 }
 
 function drinkCommands({ hand, draft }: Bench): PaletteCommand[] {
   const undo = [
     does('This drink', 'Undo', () => hand.undo(), 'undo'),
-    does('This drink', 'Undo everything, back to where it started', () => hand.undo(draft.past.length)),
+    does('This drink', 'Reset to where you started', () => hand.undo(draft.past.length)),
   ];
   return [
-    does('This drink', 'Bring it back', () => hand.bring('back'), 'bring'),
-    does('This drink', 'Pour of today’s lots', () => hand.change(withTodaysLots, 'today’s lots')),
-    does('This drink', 'Pour of what is usual, of no lot', () => hand.change(withoutLots, 'no lots')),
-    does('This drink', 'Add a pour', () => hand.add(), 'add'),
-    does('This drink', 'Keep as trial', hand.keep, 'keep'),
-    does('This drink', 'Size it to the glass', hand.size, 'size'),
-    does('This drink', 'How it is made: technique, seconds, ice', hand.method, 'method'),
-    does('This drink', 'Its steps: told otherwise, moved, your own', hand.steps, 'steps'),
-    does('This drink', 'Garnish it', hand.garnish, 'garnish'),
+    does('This drink', 'Rebalance', () => hand.bring('back'), 'bring'),
+    does('This drink', 'Use today’s bottles and juice', () => hand.change(withTodaysLots, 'today’s lots')),
+    does('This drink', 'Use standard values', () => hand.change(withoutLots, 'no lots')),
+    does('This drink', 'Add ingredient', () => hand.add(), 'add'),
+    does('This drink', 'Save trial', hand.keep, 'keep'),
+    does('This drink', 'Fit to the glass', hand.size, 'size'),
+    does('This drink', 'Method: technique, time, ice', hand.method, 'method'),
+    does('This drink', 'Edit steps', hand.steps, 'steps'),
+    does('This drink', 'Add a garnish', hand.garnish, 'garnish'),
     ...(draft.canUndo ? undo : []),
     ...(draft.canRedo ? [does('This drink', 'Redo', hand.redo, 'redo')] : []),
   ];
@@ -87,8 +84,8 @@ function pourCommands({ hand, names, locked, spec }: Bench): PaletteCommand[] {
     const stays = locked[index];
     return [
       does('Pours', `Swap ${name}`, () => hand.choose(index)),
-      ...(stays === undefined ? [] : [does('Pours', `${stays ? 'Free' : 'Lock'} ${name}`, () => hand.lock(index))]),
-      ...(spec.pours[index]?.optional ? [does('Pours', `Look at it without ${name}`, () => hand.out(index))] : []),
+      ...(stays === undefined ? [] : [does('Pours', `${stays ? 'Unlock' : 'Lock'} ${name}`, () => hand.lock(index))]),
+      ...(spec.pours[index]?.optional ? [does('Pours', `See it without ${name}`, () => hand.out(index))] : []),
       does('Pours', `More about ${name}`, () => hand.more(index)),
     ];
   });

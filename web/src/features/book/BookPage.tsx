@@ -52,13 +52,13 @@ export function BookPage() {
           <DemoNotice />
           <div className="mb-3 flex flex-wrap items-center gap-3">
             <h1 id="book-heading" className="grow font-display text-3xl font-semibold">
-              The book
+              Recipes
             </h1>
             {!isEmpty && (
               <SearchLine
                 className="input-lg w-full sm:w-96"
-                label="Search the book"
-                placeholder="A name, an ingredient, a taster, a word"
+                label="Search recipes"
+                placeholder="Drink, ingredient, taster or word"
                 value={words}
                 onWords={setWords}
               />
@@ -105,9 +105,9 @@ function BookActions({ isEmpty, found }: ActionsProps) {
         <ClipboardPaste size={20} aria-hidden /> Paste a recipe
       </Link>
       <Link to="/import" className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base">
-        <FolderInput size={20} aria-hidden /> Take files in
+        <FolderInput size={20} aria-hidden /> Import
       </Link>
-      {!isEmpty && <IconButton icon={Download} label="Take the house along" onClick={() => setTaking(true)} />}
+      {!isEmpty && <IconButton icon={Download} label="Export everything" onClick={() => setTaking(true)} />}
       {taking && <TakeHouseAlong drinks={found} onClose={() => setTaking(false)} />}
     </>
   );
@@ -118,8 +118,8 @@ function NothingThere({ q, seeking }: { q: string; seeking: boolean }) {
   return (
     <p role="status" className="panel max-w-prose p-6 text-lg wrap-anywhere">
       {q
-        ? `No drink of the book has “${q}” in its name, its trials, its pours or its sheets. Try one word of it.`
-        : 'No drink of the book has all of that. Ask for less.'}
+        ? `No drink matches “${q}”. Names, ingredients, notes and tasters were searched: try a single word.`
+        : 'No drink matches all of that. Remove a filter.'}
     </p>
   );
 }
@@ -138,10 +138,10 @@ function HowMany({ shown, all, seeking, busy, onMore }: HowManyProps) {
   const drinks = `${all} ${all === 1 ? 'drink' : 'drinks'}${seeking ? ' found' : ''}`;
   return (
     <p className="flex flex-wrap items-center gap-3 text-quiet" role="status">
-      {onMore ? `${shown} of ${drinks}, the newest first.` : `${drinks}, the newest first.`}
+      {onMore ? `${shown} of ${drinks}, newest first.` : `${drinks}, newest first.`}
       {onMore && (
         <button type="button" className="btn min-h-11" disabled={busy} onClick={onMore}>
-          Show older ones
+          Show older drinks
         </button>
       )}
     </p>

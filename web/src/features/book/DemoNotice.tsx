@@ -18,27 +18,27 @@ export function DemoNotice() {
       className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-2xl bg-secondary px-4 py-3"
     >
       <p className="min-w-60 flex-1">
-        <strong className="font-semibold">Demo.</strong> The Orangery at Quillmere, its drinks and what it makes itself
-        are invented. Try anything; nothing of yours is in this book.
+        <strong className="font-semibold">Demo.</strong> The Orangery at Quillmere and its drinks are invented. Try
+        anything: none of your own data is here.
       </p>
       {asking ? (
         <span className="flex flex-wrap items-center gap-2">
-          What was made here goes.
+          Everything you added here is deleted.
           <button
             type="button"
             className="btn btn-primary min-h-11"
             disabled={reset.isPending}
             onClick={() => reset.mutate({}, { onSuccess: () => setAsking(false) })}
           >
-            Put it back
+            Reset
           </button>
           <button type="button" className="btn min-h-11" onClick={() => setAsking(false)}>
-            Leave it
+            Cancel
           </button>
         </span>
       ) : (
         <button type="button" className="btn btn-ghost min-h-11 border-base-300" onClick={() => setAsking(true)}>
-          Put it back as it was
+          Reset the demo
         </button>
       )}
       <Refused fault={reset.error} />

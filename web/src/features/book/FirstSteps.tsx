@@ -2,9 +2,9 @@ import { ClipboardPaste, FolderInput, type LucideIcon } from 'lucide-react';
 import { Link } from 'react-router';
 
 const PRESSES = [
-  ['Choose a family', 'Strong, sour and sweet is a sour; with a liqueur a daisy; with bubbles a fizz.'],
-  ['Choose a proportion', 'How people pour it: the figures beside it are its amounts.'],
-  ['Put it on the bench', 'There you swap a bottle and see at once what gets sweeter, sharper or stronger.'],
+  ['Choose a family', 'A sour is strong, sour and sweet. A daisy adds a liqueur, a fizz adds bubbles.'],
+  ['Choose a ratio', 'The figures beside it are its amounts in ml.'],
+  ['Open it on the bench', 'Swap a bottle there, and see what gets sweeter, sharper or stronger.'],
 ];
 
 /** What an empty book teaches: a drink in three presses, or one that is written down already. */
@@ -13,7 +13,7 @@ export function FirstSteps() {
     <div className="flex flex-col gap-4">
       <section className="panel p-5" aria-labelledby="first-heading">
         <h2 id="first-heading" className="font-display text-2xl font-semibold">
-          A first drink, in three presses
+          Your first drink in three presses
         </h2>
         <ol className="mt-3 flex flex-col gap-3">
           {PRESSES.map(([what, words], at) => (
@@ -37,18 +37,16 @@ export function FirstSteps() {
           to="/paste"
           icon={ClipboardPaste}
           title="Paste a recipe"
-          words="As you have it: each line is read, and what is doubtful is asked."
+          words="Every line is read. You check what is doubtful."
         />
         <Other
           to="/import"
           icon={FolderInput}
-          title="Take files in"
-          words="From another machine, another bar, or a table: you see first what comes."
+          title="Import files"
+          words="From another machine, another bar or a table. You see everything before it is saved."
         />
       </div>
-      <p className="text-quiet">
-        Everything stays on this machine. Where it lies, and when it was copied last, is told in the settings.
-      </p>
+      <p className="text-quiet">Everything stays on this machine. Settings shows the folder and the last copy.</p>
     </div>
   );
 }

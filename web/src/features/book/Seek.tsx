@@ -11,7 +11,7 @@ interface Props {
 }
 
 const SCORES: [number, string][] = [
-  [0, 'as may be'],
+  [0, 'any'],
   ...[6, 7, 8, 9].map((score): [number, string] => [score, `${score} or more`]),
 ];
 
@@ -31,12 +31,12 @@ export function Seek({ sought, onSeek }: Props) {
             <Pick value={sought.taster ?? ''} options={tasted} onPick={(taster) => set({ taster })} />
           </label>
           <label className="flex items-center gap-2">
-            scored
+            score
             <Pick value={sought.score ?? 0} options={SCORES} onPick={(score) => set({ score })} />
           </label>
         </>
       )}
-      <Check words="all of it at hand" on={sought.at_hand ?? false} onChange={(at_hand) => set({ at_hand })} />
+      <Check words="all in stock" on={sought.at_hand ?? false} onChange={(at_hand) => set({ at_hand })} />
     </div>
   );
 }

@@ -35,7 +35,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
       name: called,
       spec: { ...school.spec, name: called, ounce_ml: ounceMl },
       trial_name: school.name,
-      reason: 'Where it starts: the school as it stands.',
+      reason: 'First version, by the ratio.',
       parents: [],
       notes: '',
     };
@@ -68,7 +68,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
         ))}
       </div>
       <fieldset>
-        <legend className="mb-2 text-quiet">School of proportion: {family.words}</legend>
+        <legend className="mb-2 text-quiet">Ratio: {family.words}</legend>
         {branches(family.schools).map(([branch, schools]) => (
           <div key={branch} className="flex flex-col gap-2">
             {branch && <p className="mt-3 text-base font-semibold">{capital(branch)}</p>}
@@ -88,7 +88,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
         <Line label="Name" value={name} hint={fallback} onWrite={setName} />
         <Refused fault={start.error} />
         <button type="submit" className="btn btn-primary btn-lg" disabled={start.isPending}>
-          Put it on the bench
+          Open on the bench
         </button>
       </div>
     </form>

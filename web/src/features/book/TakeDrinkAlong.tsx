@@ -15,7 +15,7 @@ export function TakeDrinkAlong({ id, name }: { id: number; name: string }) {
     <>
       <IconButton
         icon={Download}
-        label={`Take ${name} along`}
+        label={`Export ${name}`}
         className="absolute top-2.5 right-2.5 border-transparent"
         onClick={() => setOpen(true)}
       />

@@ -43,7 +43,7 @@ export function CardPage() {
           <Link to={`/bench/${id}`} className="hover:underline">
             {drink.data.name}
           </Link>
-          , its card
+          , card
         </>
       }
     >
@@ -53,7 +53,7 @@ export function CardPage() {
           legend="Layout"
           options={[
             ['card', 'the whole card'],
-            ['station', 'for the station'],
+            ['station', 'station sheet'],
           ]}
           value={beside === null ? layout : 'card'}
           onChoose={(chosen: string) => {
@@ -61,15 +61,15 @@ export function CardPage() {
           }}
         />
         <Pick
-          label="Which trial"
+          label="Trial"
           value={trial ?? 0}
-          options={[[0, drink.data.draft ? 'as it lies on the bench' : 'the newest trial'], ...trialsOf(drink.data)]}
+          options={[[0, drink.data.draft ? 'the draft on the bench' : 'the newest trial'], ...trialsOf(drink.data)]}
           onPick={(chosen) => set('trial', chosen ? String(chosen) : '')}
         />
         <Pick
-          label="Beside another trial"
+          label="Compare with another trial"
           value={beside ?? 0}
-          options={[[0, 'alone'], ...trialsOf(drink.data).map(([n, words]) => [n, `beside ${words}`] as const)]}
+          options={[[0, 'nothing else'], ...trialsOf(drink.data).map(([n, words]) => [n, `beside ${words}`] as const)]}
           onPick={(chosen) => set('beside', chosen ? String(chosen) : '')}
         />
       </div>

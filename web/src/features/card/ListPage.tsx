@@ -13,7 +13,7 @@ export function ListPage() {
   const { supposed, way, shown, country } = useSettings();
   const drinks = (params.get('drinks') ?? '').split(',').map(Number).filter(Boolean);
   const sheet = useQuery(listQuery({ drinks, ...way, shown, country }, supposed));
-  useTitle('The list');
+  useTitle('Menu sheet');
   if (!sheet.data) return <Waiting error={sheet.error} />;
-  return <SheetPage title="The list on one sheet" html={sheet.data.html} />;
+  return <SheetPage title="Menu sheet" html={sheet.data.html} />;
 }

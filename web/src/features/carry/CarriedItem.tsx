@@ -7,12 +7,12 @@ interface Props {
   onChoose: (choice: CarryChoice) => void;
 }
 
-const STATES: Record<Carried['state'], string> = { new: 'new', same: 'the same', differs: 'differs' };
+const STATES: Record<Carried['state'], string> = { new: 'new', same: 'the same', differs: 'different' };
 const CHOICES: Record<CarryChoice, string> = {
-  leave: 'Leave it as it is here',
-  add: 'Add what is missing here',
-  beside: 'Put it beside, as another drink',
-  take: 'Take what comes',
+  leave: 'Skip',
+  add: 'Add what is missing',
+  beside: 'Import as another drink',
+  take: 'Import',
 };
 
 /** One thing that comes: what is new or differs, side by side, and what becomes of it. */
@@ -38,7 +38,7 @@ export function CarriedItem({ item: { name, kind, state, words, choices, sides }
                 here
               </th>
               <th scope="col" className="px-2 font-normal">
-                comes
+                in the file
               </th>
             </tr>
           </thead>
@@ -57,7 +57,7 @@ export function CarriedItem({ item: { name, kind, state, words, choices, sides }
       )}
       {choices.length > 1 && (
         <Chips
-          legend={`What becomes of ${name}`}
+          legend={`What to do with ${name}`}
           legendShown={false}
           options={choices.map((each) => [each, CHOICES[each]])}
           value={choice}

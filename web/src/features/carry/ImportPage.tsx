@@ -22,7 +22,7 @@ export function ImportPage() {
     gcTime: 0,
   });
   const take = api.useMutation('post', '/api/import');
-  useTitle('Take files in');
+  useTitle('Import');
   const carry = async (chosen: Iterable<File>) => {
     const { carried, refusal: why } = await textsOf(chosen);
     setRefusal(why);
@@ -42,13 +42,12 @@ export function ImportPage() {
       }}
     >
       <TopBar>
-        <h1 className="font-display text-2xl leading-tight font-semibold">Take files in</h1>
+        <h1 className="font-display text-2xl leading-tight font-semibold">Import</h1>
       </TopBar>
       <main className="flex flex-col gap-4">
         <div className="panel flex flex-wrap items-center gap-3 p-4">
           <p className="min-w-60 grow text-lg">
-            Drop files here, or choose them: a house file, spec files, tables, Markdown, web recipes. Nothing is written
-            before you have seen it; no trial is ever changed.
+            Drop files here, or choose them. You see everything before it is saved, and no trial is ever changed.
           </p>
           <label className="btn btn-secondary min-h-12 gap-2 text-lg">
             <FolderInput size={20} aria-hidden /> Choose files
@@ -66,7 +65,7 @@ export function ImportPage() {
           </p>
         )}
         {files.length > 0 && <Refused fault={looked.error} className="panel p-4 text-lg text-error" />}
-        {files.length > 0 && looked.isFetching && <p aria-busy="true">Looking at {files.length} files…</p>}
+        {files.length > 0 && looked.isFetching && <p aria-busy="true">Reading {files.length} files…</p>}
         {take.data ? (
           <Taken items={take.data.items} choices={choices} />
         ) : (
@@ -115,7 +114,7 @@ function Looked({ items, choices, onChoose, fault, busy, onTake }: LookedProps) 
       </ul>
       <Refused fault={fault} className="text-lg text-error" />
       <button type="button" className="btn btn-primary btn-lg self-start" disabled={busy || idle} onClick={onTake}>
-        {idle ? 'Nothing to take in' : 'Take it in'}
+        {idle ? 'Nothing to import' : 'Import'}
       </button>
     </>
   );
@@ -126,7 +125,7 @@ const sorted = (items: Carried[]) => [...items].sort((one, other) => ORDER[one.s
 
 function counted(items: Carried[]): string {
   const many = (state: Carried['state']) => items.filter((item) => item.state === state).length;
-  return `${many('new')} new, ${many('same')} the same, ${many('differs')} that differ.`;
+  return `${many('new')} new, ${many('same')} the same, ${many('differs')} different.`;
 }
 
 const nothingToDo = (items: Carried[], choices: Record<string, CarryChoice>) =>
@@ -138,10 +137,10 @@ function Taken({ items, choices }: { items: Carried[]; choices: Record<string, C
   return (
     <div role="status" className="panel flex flex-col gap-3 p-4 text-lg">
       <p>
-        Taken in. {counted(items)} {left > 0 ? `${left} left as they are here.` : ''}
+        Imported. {counted(items)} {left > 0 ? `${left} skipped.` : ''}
       </p>
       <Link to="/book" className="btn btn-primary btn-lg self-start">
-        To the book
+        Go to Recipes
       </Link>
     </div>
   );

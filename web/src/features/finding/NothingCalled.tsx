@@ -25,7 +25,7 @@ export function NothingCalled({ words, where, onWords, children }: Props) {
   return (
     <div className="px-4 py-2">
       <p>
-        Nothing {where} is called “{words.trim()}”.{nearest.length > 0 && ' Nearest to it:'}
+        Nothing {where} matches “{words.trim()}”.{nearest.length > 0 && ' Closest:'}
       </p>
       <p className="mt-1.5 flex flex-wrap gap-1.5">
         {nearest.map(({ slug, name }) => (

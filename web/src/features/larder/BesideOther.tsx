@@ -6,7 +6,7 @@ import { AxisMark } from '../../ui/AxisMark';
 import { Pick } from '../../ui/Pick';
 
 const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
-const NOUNS: Record<AxisName, string> = { sugar: 'Sugar, g', acid: 'Acid, g', abv: 'Strength, %' };
+const NOUNS: Record<AxisName, string> = { sugar: 'Sugar, g/100 ml', acid: 'Acid, g/100 ml', abv: 'Strength, % ABV' };
 
 /** Two ingredients side by side, of one kind first. */
 export function BesideOther({ detail, lines }: { detail: LarderDetail; lines: LarderLine[] }) {
@@ -19,7 +19,7 @@ export function BesideOther({ detail, lines }: { detail: LarderDetail; lines: La
   return (
     <div className="flex flex-col gap-2 pt-1">
       <Pick
-        label="Beside which"
+        label="Compare with"
         className="select-lg w-full"
         value={slug}
         options={others.map((each) => [each.slug, each.name])}
@@ -29,7 +29,7 @@ export function BesideOther({ detail, lines }: { detail: LarderDetail; lines: La
         <table className="w-full">
           <thead>
             <tr className="text-base text-quiet">
-              <th className="text-left font-normal">In 100 ml</th>
+              <th className="text-left font-normal">Compared</th>
               <th className="text-right font-normal">{line.name}</th>
               <th className="text-right font-normal">{other.name}</th>
             </tr>
@@ -48,7 +48,7 @@ export function BesideOther({ detail, lines }: { detail: LarderDetail; lines: La
             ))}
             <tr className="border-t border-base-300">
               <th scope="row" className="py-1 text-left font-normal">
-                A litre costs
+                Price per litre
               </th>
               {[line, other].map(({ slug: of, price_per_litre }) => (
                 <td key={of} className="py-1 text-right">

@@ -35,7 +35,7 @@ export function IngredientPanel({ slug, lines }: Props) {
   return (
     <section aria-label={ingredient.name} className="flex min-w-0 flex-col gap-3">
       <Link to="/larder" className="btn btn-ghost min-h-11 gap-1 self-start px-2 text-base lg:hidden">
-        <ArrowLeft size={18} aria-hidden /> The larder
+        <ArrowLeft size={18} aria-hidden /> All ingredients
       </Link>
       <div className="panel flex flex-col gap-2 p-4">
         <div className="flex flex-wrap items-start gap-2">
@@ -49,7 +49,7 @@ export function IngredientPanel({ slug, lines }: Props) {
             Taste it
           </button>
           <button type="button" className="btn min-h-11 text-base" onClick={() => setNoting(true)}>
-            Note a lot
+            Log a bottle
           </button>
         </div>
         <p className="text-lg">
@@ -60,7 +60,7 @@ export function IngredientPanel({ slug, lines }: Props) {
         {ingredient.allergens.length > 0 && <p>Contains {ingredient.allergens.join(', ')}.</p>}
         {Object.keys(ingredient.aroma).length > 0 && (
           <p className="text-base text-quiet">
-            Smells of{' '}
+            Aroma{' '}
             {Object.entries(ingredient.aroma)
               .sort(([, a], [, b]) => b - a)
               .map(([tag]) => tag.replace('-', ' '))
@@ -73,9 +73,9 @@ export function IngredientPanel({ slug, lines }: Props) {
       </div>
       <Stands detail={detail} />
       <div className="panel flex flex-col gap-2 p-4 text-lg">
-        <h3 className="font-display text-xl font-semibold">Where it is poured</h3>
+        <h3 className="font-display text-xl font-semibold">Used in</h3>
         {used_in.length === 0 ? (
-          <p className="text-quiet">In no trial yet.</p>
+          <p className="text-quiet">No trial yet.</p>
         ) : (
           <p>
             {used_in.map(({ drink_id, drink }, at) => (
@@ -88,7 +88,7 @@ export function IngredientPanel({ slug, lines }: Props) {
             ))}
           </p>
         )}
-        <Fold title="Beside another">
+        <Fold title="Compare">
           <BesideOther detail={detail} lines={lines} />
         </Fold>
       </div>
@@ -106,10 +106,10 @@ function Retire({ detail }: { detail: LarderDetail }) {
       <button
         type="button"
         className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
-        title={retired ? undefined : 'No longer offered; trials keep it'}
+        title={retired ? undefined : 'Hidden from swaps. Trials keep it'}
         onClick={() => retire.mutate({ params: { path: { slug } }, body: { retired: !retired } })}
       >
-        {retired ? 'Offer it again' : 'Retire it'}
+        {retired ? 'Show it again' : 'Hide it'}
       </button>
       <Refused fault={retire.error} className="basis-full text-error" />
     </>
@@ -117,8 +117,8 @@ function Retire({ detail }: { detail: LarderDetail }) {
 }
 
 const STATES: ['at hand' | 'low' | 'out' | 'off', string][] = [
-  ['off', 'not on the shelf'],
-  ['at hand', 'at hand'],
+  ['off', 'not in stock'],
+  ['in stock', 'at hand'],
   ['low', 'low'],
   ['out', 'out'],
 ];
@@ -131,7 +131,7 @@ function Stands({ detail }: { detail: LarderDetail }) {
   const par = api.useMutation('put', '/api/ingredients/{slug}/par');
   return (
     <div className="panel grid gap-3 p-4 text-lg sm:grid-cols-3">
-      <Field quiet label="On the shelf">
+      <Field quiet label="Stock">
         <Pick
           className="select-lg w-full"
           value={state === '' ? 'off' : (state as 'at hand')}
@@ -139,7 +139,7 @@ function Stands({ detail }: { detail: LarderDetail }) {
           onPick={(next) => shelve.mutate({ params, body: { state: next, price_per_litre } })}
         />
       </Field>
-      <Field quiet label="A litre costs">
+      <Field quiet label="Price per litre">
         <Figure
           value={price_per_litre}
           most={10000}
@@ -151,7 +151,7 @@ function Stands({ detail }: { detail: LarderDetail }) {
           }
         />
       </Field>
-      <Field quiet label="Should stand there, ml">
+      <Field quiet label="Par, ml">
         <Figure
           value={par_ml === null ? null : Number(plain(par_ml, 0))}
           least={1}
@@ -167,5 +167,5 @@ function Stands({ detail }: { detail: LarderDetail }) {
 
 /** A button that takes the last change back. */
 export function UndoButton({ onUndo }: { onUndo: () => void }) {
-  return <IconButton icon={Undo2} label="Take the last change back" onClick={onUndo} />;
+  return <IconButton icon={Undo2} label="Undo the last change" onClick={onUndo} />;
 }

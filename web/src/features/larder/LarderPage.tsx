@@ -21,13 +21,13 @@ import { IngredientPanel } from './IngredientPanel';
 type Which = 'ours' | 'all' | 'house' | 'changed' | 'gaps' | 'lots' | 'retired';
 
 const WHICH: [Which, string][] = [
-  ['ours', 'what we have'],
-  ['all', 'everything'],
-  ['house', 'the house’s own'],
-  ['changed', 'set right by the house'],
-  ['gaps', 'with something guessed'],
-  ['lots', 'with open lots'],
-  ['retired', 'retired'],
+  ['ours', 'ours'],
+  ['all', 'all'],
+  ['house', 'house-made'],
+  ['changed', 'corrected here'],
+  ['gaps', 'with an estimate'],
+  ['lots', 'with open bottles'],
+  ['retired', 'hidden'],
 ];
 const AT_ONCE = 60;
 
@@ -40,7 +40,7 @@ export function LarderPage() {
   const [chosen, setWhich] = useState<Which | null>(null);
   const [shown, setShown] = useState(AT_ONCE);
   const sought = useKept(useFound(words) ?? undefined);
-  useTitle('Larder');
+  useTitle('Ingredients');
   if (!lines) return <Waiting error={error} />;
   // Words are sought in everything; without any, what the house has is what it is about.
   const which = chosen ?? (words.trim() || !lines.some((line) => fits(line, 'ours')) ? 'all' : 'ours');
@@ -53,26 +53,26 @@ export function LarderPage() {
     <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
       <TopBar actions={<TableActions />} />
       <main className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-        {slug && <h1 className="sr-only lg:hidden">Larder</h1>}
+        {slug && <h1 className="sr-only lg:hidden">Ingredients</h1>}
         <section aria-label="Ingredients" className={`flex min-w-0 flex-col gap-3 ${slug ? 'max-lg:hidden' : ''}`}>
           <h1 className="font-display text-3xl font-semibold">
-            Larder <span className="font-sans text-lg font-normal text-quiet">{found.length}</span>
+            Ingredients <span className="font-sans text-lg font-normal text-quiet">{found.length}</span>
           </h1>
           <div className="flex flex-wrap gap-2">
             <SearchLine
               className="input-lg min-w-52 grow"
-              label="Search the larder"
-              placeholder="Any word for it"
+              label="Search ingredients"
+              placeholder="Name, kind or aroma"
               value={words}
               onWords={setWords}
             />
-            <Pick label="Which" className="select-lg w-56" value={which} options={WHICH} onPick={setWhich} />
+            <Pick label="Show" className="select-lg w-56" value={which} options={WHICH} onPick={setWhich} />
           </div>
           {found.length === 0 &&
             (words.trim() && sought?.isSettled ? (
-              <NothingCalled words={words} where="in the larder" onWords={setWords} />
+              <NothingCalled words={words} where="among ingredients" onWords={setWords} />
             ) : (
-              <p className="panel p-4 text-lg">None of them.</p>
+              <p className="panel p-4 text-lg">No ingredient matches.</p>
             ))}
           {found.length > 0 && (
             <ul className="panel divide-y divide-base-300 p-1.5">
@@ -83,7 +83,7 @@ export function LarderPage() {
           )}
           {found.length > shown && (
             <button type="button" className="btn min-h-11 self-start text-base" onClick={() => setShown(shown + 200)}>
-              Show more of them
+              Show more
             </button>
           )}
         </section>
@@ -91,7 +91,7 @@ export function LarderPage() {
           <IngredientPanel key={slug} slug={slug} lines={lines} />
         ) : (
           <p className="panel p-5 text-lg text-quiet max-lg:hidden">
-            Open one: what is in it and how sure that is, where it is poured, its lots; set right what you know better.
+            Choose an ingredient to see its composition, where it is used, and its open bottles.
           </p>
         )}
       </main>
@@ -124,9 +124,9 @@ function Row({ line, isOpen }: { line: LarderLine; isOpen: boolean }) {
   const navigate = useNavigate();
   const marks = [
     line.origin !== 'catalogue' && 'own',
-    line.changed.length > 0 && 'set right',
-    line.retired && 'retired',
-    line.lots > 0 && `${line.lots} ${line.lots === 1 ? 'lot' : 'lots'}`,
+    line.changed.length > 0 && 'corrected',
+    line.retired && 'hidden',
+    line.lots > 0 && `${line.lots} ${line.lots === 1 ? 'open bottle' : 'open bottles'}`,
     line.state,
   ].filter(Boolean);
   const gaps = line.gaps.filter((gap) => gap !== 'no price' && gap !== 'no aroma told');
@@ -164,21 +164,21 @@ function TableActions() {
         href="/api/larder/table"
         download="larder.csv"
       >
-        <Download size={20} aria-hidden /> As a table
+        <Download size={20} aria-hidden /> Export as a table
       </a>
       <button
         type="button"
         className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base"
         onClick={() => input.current?.click()}
       >
-        <Upload size={20} aria-hidden /> Take a table in
+        <Upload size={20} aria-hidden /> Import a table
       </button>
       <input
         ref={input}
         type="file"
         accept=".csv,text/csv"
         className="hidden"
-        aria-label="A larder as a table"
+        aria-label="Ingredients as a table"
         onChange={({ target }) => {
           const file = target.files?.[0];
           target.value = '';
@@ -187,10 +187,7 @@ function TableActions() {
       />
       {take.data && (
         <div className="basis-full">
-          <Notice
-            quiet
-            text={`The table is taken in: ${[take.data.words, ...take.data.changed.slice(0, 5)].join(' ')}`}
-          />
+          <Notice quiet text={`Imported: ${[take.data.words, ...take.data.changed.slice(0, 5)].join(' ')}`} />
         </div>
       )}
       <Refused fault={take.error} className="basis-full text-lg text-error" />

@@ -11,9 +11,9 @@ type Told = Partial<Record<'abv' | 'sugar' | 'acid' | 'density' | 'keeps_days', 
 type HouseValues = LarderDetail['house_values'];
 
 const FIGURES: [keyof Told, string, number][] = [
-  ['abv', 'Strength, % vol', 100],
-  ['sugar', 'All sugar, g in 100 ml', 150],
-  ['acid', 'All acid, g in 100 ml', 60],
+  ['abv', 'Strength, % ABV', 100],
+  ['sugar', 'Sugar, g/100 ml', 150],
+  ['acid', 'Acid, g/100 ml', 60],
   ['density', 'Density, g/ml', 2.2],
   ['keeps_days', 'Keeps, days', 10000],
 ];
@@ -31,13 +31,13 @@ export function SetRight({ detail }: { detail: LarderDetail }) {
   const restore = (values: HouseValues) => back.mutate({ params, body: { values } });
   return (
     <div className="flex flex-col gap-2">
-      <Fold title="Set right what you know better" count={detail.house_values.length}>
+      <Fold title="Correct the values" count={detail.house_values.length}>
         <form
           className="grid gap-2 pt-1 sm:grid-cols-3"
           onSubmit={(event) => {
             event.preventDefault();
             put.mutate(
-              { params, body: { ...Object.fromEntries(given), source: source.trim() || 'set right by the house' } },
+              { params, body: { ...Object.fromEntries(given), source: source.trim() || 'corrected here' } },
               {
                 onSuccess: () => {
                   setBefore([...before, detail.house_values]);
@@ -56,14 +56,14 @@ export function SetRight({ detail }: { detail: LarderDetail }) {
               />
             </Field>
           ))}
-          <Line label="From where" hint="its label, a reading" value={source} onWrite={setSource} />
+          <Line label="Source" hint="label, reading" value={source} onWrite={setSource} />
           <div className="flex flex-wrap items-center gap-2 sm:col-span-3">
             <button
               type="submit"
               className="btn btn-primary min-h-11 text-base"
               disabled={given.length === 0 || put.isPending}
             >
-              Set right
+              Save
             </button>
             {detail.house_values.length > 0 && (
               <button
@@ -74,7 +74,7 @@ export function SetRight({ detail }: { detail: LarderDetail }) {
                   restore([]);
                 }}
               >
-                Give all back to what they were
+                Reset all values
               </button>
             )}
             {before.length > 0 && (

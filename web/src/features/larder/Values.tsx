@@ -2,16 +2,16 @@ import type { LarderDetail } from '../../api/client';
 import { plain } from '../../lib/format';
 
 const UNITS: Record<string, string> = {
-  abv: '% vol',
+  abv: '% ABV',
   density: 'g/ml',
   co2: 'g/l',
   keeps_days: 'days',
-  price_per_litre: 'a litre',
+  price_per_litre: 'per litre',
   loud_above_ml: 'ml',
 };
 const NAMES: Record<string, string> = {
   abv: 'strength',
-  co2: 'bubbles',
+  co2: 'carbonation',
   keeps_days: 'keeps',
   price_per_litre: 'price',
   loud_above_ml: 'loud above',
@@ -30,9 +30,9 @@ export function Values({ detail }: { detail: LarderDetail }) {
     <table className="w-full text-base">
       <thead className="sr-only">
         <tr>
-          <th>What</th>
-          <th>How much</th>
-          <th>From where</th>
+          <th>Value</th>
+          <th>Amount</th>
+          <th>Source</th>
         </tr>
       </thead>
       <tbody>
@@ -40,7 +40,7 @@ export function Values({ detail }: { detail: LarderDetail }) {
           <tr key={name} className="border-t border-base-300 align-top">
             <th scope="row" className="py-1 pr-2 text-left font-normal">
               {NAMES[name] ?? name}
-              {set.has(name) && <span className="ml-1.5 rounded-full bg-secondary px-2 text-sm">set right</span>}
+              {set.has(name) && <span className="ml-1.5 rounded-full bg-secondary px-2 text-sm">correct</span>}
             </th>
             <td className="py-1 pr-3 text-right whitespace-nowrap">
               <span className="text-lg font-semibold">{plain(value, name === 'density' ? 3 : 2)}</span>{' '}

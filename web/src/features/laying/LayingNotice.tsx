@@ -10,25 +10,21 @@ export function LayingNotice({ laying }: { laying: Laying }) {
   if (!asking && !error) return null;
   return (
     <Notice
-      text={
-        error
-          ? sentence(error.message)
-          : 'What lies on the bench is not kept as a trial yet. Laying this there takes its place.'
-      }
+      text={error ? sentence(error.message) : 'Your changes aren’t saved as a trial. Opening this replaces them.'}
     >
       {asking && (
         <>
           <button type="button" className="btn btn-primary min-h-11" disabled={isPending} onClick={() => goOn(true)}>
-            Keep it as a trial first
+            Save a trial first
           </button>
           <button type="button" className="btn min-h-11" disabled={isPending} onClick={() => goOn(false)}>
-            Replace it
+            Replace them
           </button>
           <Link className="btn min-h-11" to={bench} onClick={leaveIt}>
-            Look at it first
+            See the bench first
           </Link>
           <button type="button" className="btn btn-ghost min-h-11" onClick={leaveIt}>
-            Leave it there
+            Cancel
           </button>
         </>
       )}

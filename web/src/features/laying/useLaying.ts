@@ -71,8 +71,8 @@ export type Laying = ReturnType<typeof useLaying>;
 async function kept(drink: DrinkDetail): Promise<DrinkDetail> {
   if (!drink.draft) return drink;
   const body = {
-    name: 'As it lay on the bench',
-    reason: 'Kept before something else was laid there.',
+    name: 'Draft from the bench',
+    reason: 'Saved before another trial was opened.',
     parent_trial_id: drink.draft.parent_trial_id,
     parents: [],
     spec: drink.draft.spec,

@@ -9,16 +9,16 @@ const Z80 = 1.2816;
 /** What was supposed and what was measured, side by side, and what is held of both. */
 export function Figures({ lot }: { lot: LotDetail }) {
   const told = lot.figures.filter(({ prior, measured }) => prior > 0.02 || (measured ?? 0) > 0.02);
-  if (told.length === 0) return <p className="panel p-4 text-lg">It holds no sugar, acid or alcohol worth telling.</p>;
+  if (told.length === 0) return <p className="panel p-4 text-lg">No sugar, acid or alcohol to speak of.</p>;
   return (
-    <section aria-label="What is in it" className="panel p-4">
+    <section aria-label="Composition" className="panel p-4">
       <table className="w-full text-lg">
         <thead>
           <tr className="text-left text-base text-quiet">
-            <th className="pb-1 font-normal">In 100 ml</th>
-            <th className="pb-1 text-right font-normal">{lot.cooked ? 'by its recipe' : 'as usual'}</th>
+            <th className="pb-1 font-normal">Per 100 ml</th>
+            <th className="pb-1 text-right font-normal">{lot.cooked ? 'recipe' : 'standard'}</th>
             <th className="pb-1 text-right font-normal">measured</th>
-            <th className="pb-1 text-right font-normal">held</th>
+            <th className="pb-1 text-right font-normal">used</th>
           </tr>
         </thead>
         <tbody>
@@ -54,7 +54,7 @@ export function Figures({ lot }: { lot: LotDetail }) {
         </tbody>
       </table>
       <p className="pt-2 text-base text-quiet">
-        What is held weighs both by how sure they are. “±”: four times in five it lies within.
+        The value used weighs both by their certainty. “±” holds 8 times in 10.
       </p>
     </section>
   );

@@ -34,8 +34,8 @@ export function LabelPage() {
   const of = (figure: string) => held.find((each) => each.figure === figure)?.posterior ?? 0;
   const figures = [
     SWEET.has(kind) && `${plain(brix, 0)} °Bx`,
-    of('sugar') >= 0.5 && `${grams(of('sugar'))} g sugar in 100 ml`,
-    of('abv') > 0.5 && `${plain(of('abv'), 1)} % vol`,
+    of('sugar') >= 0.5 && `${grams(of('sugar'))} g sugar/100 ml`,
+    of('abv') > 0.5 && `${plain(of('abv'), 1)}% ABV`,
     volume_ml !== null && `${plain(volume_ml, 0)} ml`,
   ].filter(Boolean);
   return (
@@ -52,7 +52,7 @@ export function LabelPage() {
             <Link to={`/lots/${id}`} className="hover:underline">
               {ingredient.name}
             </Link>
-            , its label
+            , label
           </h1>
         </TopBar>
       </div>
@@ -64,11 +64,11 @@ export function LabelPage() {
           <p className="font-display text-[22pt] leading-none font-semibold">{ingredient.name}</p>
           <p className="text-[12pt]">{name}</p>
           <p className="pt-1 text-[12pt]">Made {day(made_at)}</p>
-          {use_by && <p className="text-[15pt] font-semibold">Use by {untilWords(made_at, use_by)}, cold</p>}
+          {use_by && <p className="text-[15pt] font-semibold">Use by {untilWords(made_at, use_by)}, keep cold</p>}
           <p className="text-[11pt]">{figures.join(' · ')}</p>
-          <p className="text-[11pt]">{allergens.length ? `Contains ${allergens.join(', ')}` : 'No allergen named'}</p>
+          <p className="text-[11pt]">{allergens.length ? `Contains ${allergens.join(', ')}` : 'No allergens listed'}</p>
           {cautions.length > 0 && <p className="text-[9pt]">{cautions.join(', ')}</p>}
-          <p className="text-[9pt]">A nose overrides the date. Labels of what went in decide.</p>
+          <p className="text-[9pt]">Trust your nose over the date. Check the labels of its ingredients.</p>
         </article>
       </main>
     </div>

@@ -23,7 +23,7 @@ export function LotPage() {
   const { supposed } = useSettings();
   const asked = useQuery(lotQuery(id, supposed));
   const lot = useKept(asked.data);
-  useTitle(lot ? `${lot.ingredient.name}, ${lot.name}` : 'Lot');
+  useTitle(lot ? `${lot.ingredient.name}, ${lot.name}` : 'Open bottle or juice');
   if (!lot || lot.id !== id) return <Waiting error={asked.error} />;
   return (
     <div className="mx-auto flex min-h-(--page) max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
@@ -40,9 +40,9 @@ export function LotPage() {
             {lot.ingredient.name} <span className="font-sans text-xl font-normal">{lot.name}</span>
           </h1>
           <p className="text-lg text-quiet">
-            {lot.cooked ? 'Cooked' : lot.pieces ? `Pressed of ${lot.pieces} fruits,` : 'Noted'} {lot.age}
-            {lot.used_up_at ? ', used up' : lot.in_use ? ', poured from today' : ', stands behind a newer one'}
-            {lot.made_by && ` · known by ${lot.made_by}`}
+            {lot.cooked ? 'Cooked' : lot.pieces ? `Juiced from ${lot.pieces} fruits,` : 'Logged'} {lot.age}
+            {lot.used_up_at ? ', finished' : lot.in_use ? ', in use today' : ', replaced by a newer one'}
+            {lot.made_by && ` · marked ${lot.made_by}`}
           </p>
         </header>
         {lot.notes.map((note) => (
@@ -72,7 +72,7 @@ function Standing({ lot }: { lot: LotDetail }) {
   const remove = api.useMutation('delete', '/api/lots/{lot_id}');
   const [sure, setSure] = useState(false);
   return (
-    <section aria-label="What is left" className="panel flex flex-col gap-3 p-4">
+    <section aria-label="Amount left" className="panel flex flex-col gap-3 p-4">
       <div className="flex flex-wrap items-end gap-3 text-lg">
         <label className="flex flex-col gap-1">
           Left, ml
@@ -90,7 +90,7 @@ function Standing({ lot }: { lot: LotDetail }) {
           className="btn btn-lg text-base font-normal"
           onClick={() => change.mutate({ params, body: { used_up: !lot.used_up_at } })}
         >
-          {lot.used_up_at ? 'It is still there' : 'Used up'}
+          {lot.used_up_at ? 'Not finished after all' : 'Finished'}
         </button>
         <button
           type="button"
@@ -100,7 +100,7 @@ function Standing({ lot }: { lot: LotDetail }) {
             sure ? remove.mutate({ params }, { onSuccess: () => void navigate('/today') }) : setSure(true)
           }
         >
-          {sure ? 'Press again: it and its readings go' : 'Noted by mistake'}
+          {sure ? 'Press again to delete it and its readings' : 'Delete'}
         </button>
       </div>
       <Overtaken

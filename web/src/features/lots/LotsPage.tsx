@@ -18,7 +18,7 @@ export function LotsPage() {
   const [every, setEvery] = useState(false);
   const [noting, setNoting] = useState(false);
   const { data, error } = useQuery(lotsQuery(every));
-  useTitle('Lots');
+  useTitle('Open bottles and juice');
   const [params, setParams] = useSearchParams();
   const larder = useQuery(larderQuery()).data;
   const wanted = params.get('note');
@@ -32,19 +32,18 @@ export function LotsPage() {
       <TopBar
         actions={
           <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
-            <Plus size={20} aria-hidden /> Note a lot
+            <Plus size={20} aria-hidden /> Log juice or a bottle
           </button>
         }
       />
       <main className="flex flex-col gap-3">
         <div className="flex flex-wrap items-center gap-4">
-          <h1 className="grow font-display text-3xl font-semibold">Lots</h1>
-          <Check words="Those used up too" on={every} onChange={setEvery} />
+          <h1 className="grow font-display text-3xl font-semibold">Open bottles and juice</h1>
+          <Check words="Show finished" on={every} onChange={setEvery} />
         </div>
         {data.length === 0 ? (
           <p className="panel max-w-prose p-4 text-lg">
-            A lot is today’s squeeze, this bottle, this batch. Note one, and drinks are worked out with what is really
-            in it.
+            Log today’s juice, an open bottle or a batch. Drinks are then worked out with what is in it.
           </p>
         ) : (
           <ul className="panel divide-y divide-base-300 p-2">
@@ -65,7 +64,7 @@ function LotRow({ lot }: { lot: Lot }) {
     lot.age,
     lot.left_ml !== null && `${plain(lot.left_ml, 0)} ml left`,
     lot.readings.length > 0 && `${lot.readings.length} ${lot.readings.length === 1 ? 'reading' : 'readings'}`,
-    lot.used_up_at ? 'used up' : lot.in_use ? 'in use' : 'stands behind a newer one',
+    lot.used_up_at ? 'finished' : lot.in_use ? 'in use' : 'replaced by a newer one',
   ];
   return (
     <li>

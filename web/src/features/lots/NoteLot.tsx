@@ -33,8 +33,8 @@ export function NoteLot({ slug: known = '', onClose }: Props) {
   const of = larder.find((each) => each.slug === slug);
   return (
     <Dialog
-      heading={of ? `A lot of ${of.name.toLowerCase()}` : 'A lot of what?'}
-      closeWords="Leave it"
+      heading={of ? `Log ${of.name.toLowerCase()}` : 'What did you juice or open?'}
+      closeWords="Cancel"
       onClose={onClose}
       onSubmit={() =>
         of &&
@@ -45,7 +45,7 @@ export function NoteLot({ slug: known = '', onClose }: Props) {
       }
       actions={
         <button type="submit" className="btn btn-accent btn-lg" disabled={!of || add.isPending}>
-          Note it
+          Save
         </button>
       }
     >
@@ -53,22 +53,22 @@ export function NoteLot({ slug: known = '', onClose }: Props) {
         <div className="grid gap-3 text-lg sm:grid-cols-2">
           <Line
             className="sm:col-span-2"
-            label="What you call it"
-            hint="by its day and hour, if you leave it"
+            label="Name"
+            hint="date and time if empty"
             value={name}
             onWrite={setName}
             autoFocus
           />
           {PRESSED.has(slug) && (
-            <Field label="Pressed of so many fruits">
+            <Field label="Number of fruits">
               <Figure value={pieces} least={1} most={5000} onFigure={(told) => setPieces(told && Math.round(told))} />
             </Field>
           )}
-          <Field label="How much there is, ml">
+          <Field label="Amount, ml">
             <Figure value={ml} least={1} most={1000000} unit="ml" onFigure={setMl} />
           </Field>
           <p className="text-base text-quiet sm:col-span-2">
-            Fruits and millilitres together teach how much a fruit of this crate gives. Readings come next.
+            Fruits and millilitres together show how much juice each fruit gives. You can add readings next.
           </p>
           <Refused fault={add.error} className="text-error sm:col-span-2" />
         </div>
@@ -98,8 +98,8 @@ function ChooseIngredient({ often, onChoose }: ChooseProps) {
     <>
       <SearchLine
         className="input-lg w-full"
-        label="Search the larder"
-        placeholder="Any word for it"
+        label="Search ingredients"
+        placeholder="Name, kind or aroma"
         value={words}
         onWords={setWords}
       />
@@ -117,9 +117,7 @@ function ChooseIngredient({ often, onChoose }: ChooseProps) {
         ))}
       </ul>
       {words.trim() && sought?.isSettled && offered.length === 0 && (
-        <p className="text-lg">
-          Nothing in the larder is called so. Add it on the shelf from its label, or in the stillroom.
-        </p>
+        <p className="text-lg">No ingredient matches. Add it under Stock from its label, or under Prep.</p>
       )}
     </>
   );

@@ -31,10 +31,10 @@ const DEVICE: Record<What, string | null> = {
   ph: 'pH meter',
 };
 const ADVICE: Partial<Record<What, string>> = {
-  acid: 'As citric, in g of 100 ml. The recipe for it stands below.',
-  brix: 'All that is dissolved: sugar, acid and the rest. Titrate the acid too, and it tells the sugar.',
+  acid: 'As citric acid. The steps are below.',
+  brix: 'All that is dissolved. Titrate the acid too, and the sugar follows.',
   density: 'Weigh a measured volume: grams divided by millilitres.',
-  ph: 'Tells whether a juice is fresh, not how sharp it tastes: it moves no figure.',
+  ph: 'Shows whether juice is fresh, not how sharp it tastes. No figure changes.',
 };
 
 /** The readings of a lot: typed, titrated, or shown by a device with one press. */
@@ -59,7 +59,7 @@ export function Readings({ lot }: { lot: LotDetail }) {
         }}
       >
         <Chips
-          legend="Read what"
+          legend="Kind of reading"
           options={WHAT.map(([each, words]) => [each, words])}
           value={what}
           onChoose={(each: What) => {
@@ -81,7 +81,7 @@ export function Readings({ lot }: { lot: LotDetail }) {
             />
           </label>
           <button type="submit" className="btn btn-primary btn-lg text-base" disabled={keep.isPending}>
-            Keep it
+            Save
           </button>
           {device && (
             <button type="button" className="btn btn-lg text-base" disabled={device.isReading} onClick={device.read}>
@@ -92,7 +92,7 @@ export function Readings({ lot }: { lot: LotDetail }) {
         <Refused fault={keep.error ?? device?.error} className="text-lg text-error" />
       </form>
       {what === 'acid' && (
-        <Fold title="How to titrate it">
+        <Fold title="How to titrate">
           <Titration
             steps={lot.titration}
             onAcid={(acid, sd, words) => take({ what: 'acid', value: acid, sd, device: words })}
@@ -107,7 +107,7 @@ export function Readings({ lot }: { lot: LotDetail }) {
 function Taken({ lot }: { lot: LotDetail }) {
   const remove = api.useMutation('delete', '/api/lots/{lot_id}/readings/{reading_id}');
   if (lot.readings.length === 0) {
-    return <p className="text-lg text-quiet">Nothing was measured of it yet: drinks suppose what is usual.</p>;
+    return <p className="text-lg text-quiet">Not measured yet. Drinks use the standard values.</p>;
   }
   return (
     <ul className="divide-y divide-base-300 text-lg">
@@ -124,7 +124,7 @@ function Taken({ lot }: { lot: LotDetail }) {
             </span>
             <IconButton
               icon={X}
-              label={`Take back the reading of ${plain(value)}`}
+              label={`Delete the reading of ${plain(value)}`}
               onClick={() => remove.mutate({ params: { path: { lot_id: lot.id, reading_id: id } } })}
             />
           </li>

@@ -4,10 +4,10 @@ import type { LotDetail } from '../../api/client';
 export function Surer({ lot }: { lot: LotDetail }) {
   if (lot.more_certain.length === 0 && lot.worth.length === 0) return null;
   return (
-    <section aria-label="What it makes surer" className="panel flex flex-col gap-2 p-4 text-lg">
+    <section aria-label="Improved by these readings" className="panel flex flex-col gap-2 p-4 text-lg">
       {lot.more_certain.length > 0 && (
         <>
-          <h2 className="font-display text-xl font-semibold">What the readings make surer</h2>
+          <h2 className="font-display text-xl font-semibold">Improved by these readings</h2>
           <ul className="flex flex-col gap-1">
             {lot.more_certain.map(({ drink_id, axis, drink, words }) => (
               <li key={`${drink_id} ${axis}`}>

@@ -41,7 +41,7 @@ export function Titration({ steps, onAcid }: Props) {
           disabled={lye_ml === null || work.isPending}
           onClick={() => work.mutate({ body: { sample_ml, lye_ml: lye_ml ?? 0, lye_mol_per_l } })}
         >
-          Work it out
+          Calculate
         </button>
         {work.data && (
           <>
@@ -56,7 +56,7 @@ export function Titration({ steps, onAcid }: Props) {
                 work.reset();
               }}
             >
-              Keep it as a reading
+              Save as a reading
             </button>
           </>
         )}

@@ -31,7 +31,7 @@ export function AddSpec({ drinkId, lying, refused }: Props) {
   return (
     <section aria-label="Add a spec" className="panel flex flex-col gap-3 p-4">
       <h2 className="text-xl font-semibold">Add a spec</h2>
-      <Line className="text-base" label="Whose it is" hint="A book, a colleague" value={name} onWrite={setName} />
+      <Line className="text-base" label="Source" hint="A book, a colleague" value={name} onWrite={setName} />
       {lying && (
         <button
           type="button"
@@ -39,7 +39,7 @@ export function AddSpec({ drinkId, lying, refused }: Props) {
           disabled={!name.trim() || add.isPending}
           onClick={() => gather(lying)}
         >
-          Take it as it lies on the bench
+          Add the draft on the bench
         </button>
       )}
       <Link className="btn min-h-11 text-base" to={`/paste?for=${drinkId}`}>

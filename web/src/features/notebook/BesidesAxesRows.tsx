@@ -13,7 +13,7 @@ export function LeanRow({ trials, table }: Props) {
   if (places.some((place) => !place) || new Set(places.map((place) => place?.lean)).size < 2) return null;
   return (
     <tr>
-      <Head>Sweet against tart</Head>
+      <Head>Sugar to acid</Head>
       {trials.map((trial, column) => (
         <td key={trial.id} className={CELL}>
           {places[column]?.lean}
@@ -32,13 +32,13 @@ export function LoudnessRows({ trials, table }: Props) {
     const first = cells.find((cell) => cell !== undefined)?.before ?? 0;
     return (
       <tr key={slug}>
-        <Head>{capital(name)} to the nose</Head>
+        <Head>{capital(name)} aroma</Head>
         {[
           { share: first, words: '' },
           ...cells.map((cell) => ({ share: cell?.after, words: cell?.told ? cell.words : '' })),
         ].map(({ share, words }, column) => (
           <td key={trials[column]?.id} className={CELL}>
-            {share === undefined ? '—' : `${plain(100 * share, 0)} % of the glass`}
+            {share === undefined ? '—' : `${plain(100 * share, 0)}% of the glass`}
             {words && <span className="block leading-tight font-semibold">{words}</span>}
           </td>
         ))}

@@ -17,16 +17,16 @@ interface Props {
 }
 
 const SWEETNESSES: [Brief['sweetness'], string][] = [
-  ['', 'no matter'],
+  ['', 'any'],
   ['dry', 'dry'],
-  ['in the middle', 'in the middle'],
+  ['medium', 'in the middle'],
   ['sweet', 'sweet'],
 ];
 
 const BOUNDS = [
-  ['least_abv', 'At least so strong, % ABV', 100],
-  ['most_abv', 'At most so strong, % ABV', 100],
-  ['most_cost', 'At most so dear', 10000],
+  ['least_abv', 'Strength from, % ABV', 100],
+  ['most_abv', 'Strength to, % ABV', 100],
+  ['most_cost', 'Highest cost', 10000],
 ] as const;
 
 /** For whom, for when, how strong, what to avoid. */
@@ -44,37 +44,37 @@ export function BriefDialog({ drinkId, brief, revision, onClose }: Props) {
   };
   return (
     <Dialog
-      heading="The brief"
+      heading="Brief"
       wide
       onClose={onClose}
       onSubmit={() => save(read)}
       actions={
         <button type="submit" className="btn btn-accent btn-lg" disabled={write.isPending}>
-          Write it down
+          Save
         </button>
       }
     >
       <div className="grid gap-3 text-lg sm:grid-cols-2">
         <Line
           label="Occasion"
-          hint="The first cold evenings; a table of four"
+          hint="first cold evenings, a table of four"
           value={draft.occasion}
           onWrite={(occasion) => tell({ occasion })}
         />
         <Line
           label="Guest"
-          hint="A dry palate; never bitter"
+          hint="likes it dry, never bitter"
           value={draft.guest}
           onWrite={(guest) => tell({ guest })}
         />
         <Line
-          label="Colour or name to live up to"
+          label="Colour or name to match"
           hint="Amber"
           value={draft.colour}
           onWrite={(colour) => tell({ colour })}
         />
         <Line
-          label="To avoid, with commas between"
+          label="Avoid, separated by commas"
           hint="egg, tree nuts, alcohol"
           value={avoid}
           most={400}
@@ -84,7 +84,7 @@ export function BriefDialog({ drinkId, brief, revision, onClose }: Props) {
           <Bound key={bound} label={label} most={most} value={draft[bound]} onBound={(to) => tell({ [bound]: to })} />
         ))}
         <Chips
-          legend="How sweet"
+          legend="Sweetness"
           options={SWEETNESSES}
           value={draft.sweetness}
           onChoose={(sweetness) => tell({ sweetness })}

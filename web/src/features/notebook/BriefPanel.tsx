@@ -25,12 +25,12 @@ export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
       <h2 className="flex items-center gap-2 text-lg font-semibold">
         <span className="grow">Brief</span>
         <button type="button" className="btn btn-ghost min-h-11 gap-1.5 text-base" onClick={() => setEditing(true)}>
-          <Pencil size={16} aria-hidden /> {empty ? 'Write one' : 'Change'}
+          <Pencil size={16} aria-hidden /> {empty ? 'Write a brief' : 'Edit'}
         </button>
       </h2>
       {empty ? (
         <p className="text-base text-quiet">
-          For whom, for when, how strong, what to avoid: each trial is then held against it.
+          Say who it is for, how strong, and what to avoid. Every trial is checked against it.
         </p>
       ) : (
         <>
@@ -39,11 +39,11 @@ export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
               {capital(words)}
             </p>
           ))}
-          <ul className="mt-1 text-base" aria-label={last && `Trial ${last.number} beside the brief`}>
+          <ul className="mt-1 text-base" aria-label={last && `Trial ${last.number} against the brief`}>
             {last?.checks.map(({ wish, kept, sentence }) => (
               <li key={wish} className="flex items-start gap-1.5 leading-snug">
-                {kept === true && <Check size={18} aria-label="kept" className="mt-0.5 shrink-0 text-success" />}
-                {kept === false && <X size={18} aria-label="not kept" className="mt-0.5 shrink-0 text-error" />}
+                {kept === true && <Check size={18} aria-label="met" className="mt-0.5 shrink-0 text-success" />}
+                {kept === false && <X size={18} aria-label="not met" className="mt-0.5 shrink-0 text-error" />}
                 {kept == null && <span className="w-[18px] shrink-0 text-center">?</span>}
                 {sentence}
               </li>
@@ -53,7 +53,7 @@ export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
       )}
       {!empty && (
         <Link className="link inline-block py-2 text-base" to={`/originals?drink=${drinkId}`}>
-          Originals that keep it
+          New ideas that meet it
         </Link>
       )}
       {editing && <BriefDialog drinkId={drinkId} brief={brief} revision={revision} onClose={() => setEditing(false)} />}

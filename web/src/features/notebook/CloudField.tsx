@@ -39,7 +39,7 @@ export function CloudField({ cloud, over, onOver }: Props) {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="h-auto w-full"
       role="img"
-      aria-label={`${cloud.points.length} specs by sweetness and sharpness. ${cloud.sentence}`}
+      aria-label={`${cloud.points.length} specs by sweetness and acidity. ${cloud.sentence}`}
     >
       <Plane x={x} y={y} />
       {middle &&
@@ -87,7 +87,7 @@ export function CloudField({ cloud, over, onOver }: Props) {
             strokeWidth={4}
             paintOrder="stroke"
           >
-            the middle
+            average
           </text>
         </g>
       )}
@@ -137,14 +137,14 @@ function Plane({ x, y }: { x: Scale; y: Scale }) {
         </text>
       ))}
       <text x={(WIDTH + MARGIN.left) / 2} y={HEIGHT - 8} textAnchor="middle" className="fill-base-content text-[16px]">
-        sweeter, g sugar in 100 ml →
+        sweeter, g sugar/100 ml →
       </text>
       <text
         transform={`translate(16 ${HEIGHT / 2}) rotate(-90)`}
         textAnchor="middle"
         className="fill-base-content text-[16px]"
       >
-        sharper, g acid in 100 ml →
+        sharper, g acid/100 ml →
       </text>
     </>
   );

@@ -33,10 +33,10 @@ export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keepi
     <>
       {trial.mark === 'hidden' && !flight.blind && (
         <p role="status" className="panel p-3 text-lg">
-          Trial {trial.number} was put away in the meantime. Its sheet is kept with it all the same.
+          Trial {trial.number} was hidden in the meantime. Its tasting note is saved all the same.
         </p>
       )}
-      <section aria-label="Sheet" className="panel p-4">
+      <section aria-label="Tasting note" className="panel p-4">
         <div className="mb-3 flex items-baseline gap-3">
           <h2 className="grow font-display text-2xl leading-tight font-semibold">
             {glass.sheet.taster}, {flight.blind ? `glass ${glass.letter}` : `trial ${trial.number}`}
@@ -56,19 +56,19 @@ export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keepi
       </section>
       {keeping.isPending && gone && (
         <p role="alert" className="panel border-warning p-3 text-lg">
-          The server doesn’t answer. Nothing is lost: the sheets stay here, and are kept as soon as it does.
+          The server doesn’t answer. Your tasting notes stay here and are sent when it does.
         </p>
       )}
       {keeping.error && (
         <p role="alert" className="panel border-warning p-3 text-lg">
-          {sentence(keeping.error.detail)} Nothing is lost: the sheets stay here.
+          {sentence(keeping.error.detail)} Nothing is lost: your tasting notes stay here.
         </p>
       )}
       {stopping && <AskToStop onGoOn={() => setStopping(false)} onStop={under.end} />}
       <div className="sticky bottom-(--thumb) flex gap-2 bg-base-200 py-2">
         {under.at > 0 && (
           <button type="button" className="btn btn-lg" onClick={under.back}>
-            Before
+            Previous
           </button>
         )}
         <button type="button" className="btn btn-ghost btn-lg border-base-300" onClick={stop}>
@@ -80,7 +80,7 @@ export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keepi
           disabled={!said(glass.sheet) || keeping.isPending}
           onClick={onFinish}
         >
-          {more ? 'Next glass' : flight.blind ? 'Done: reveal' : 'Keep the sheet'}
+          {more ? 'Next glass' : flight.blind ? 'Finish and reveal' : 'Save tasting note'}
         </button>
       </div>
     </>
@@ -90,12 +90,12 @@ export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keepi
 function AskToStop({ onGoOn, onStop }: { onGoOn: () => void; onStop: () => void }) {
   return (
     <div role="alert" className="panel flex flex-wrap items-center gap-2 border-warning p-3 text-lg">
-      <span className="grow">What was said so far isn’t kept yet.</span>
+      <span className="grow">Your tasting notes aren’t saved yet.</span>
       <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onGoOn}>
-        Go on tasting
+        Keep tasting
       </button>
       <button type="button" className="btn min-h-11 text-base font-normal" onClick={onStop}>
-        Throw it away
+        Discard them
       </button>
     </div>
   );

@@ -19,15 +19,15 @@ export function MeasuredPanel({ drinkId, trial }: Props) {
   const factors = useQuery(calibrationQuery());
   const own = factors.data?.find(({ technique }) => technique === trial.spec.method.technique);
   return (
-    <section aria-label="Measured" className="panel p-3 sm:p-4">
+    <section aria-label="Readings" className="panel p-3 sm:p-4">
       <h2 className="font-display text-2xl font-semibold">
-        Measured <span className="font-sans text-lg font-normal text-quiet">of trial {trial.number}</span>
+        Readings <span className="font-sans text-lg font-normal text-quiet">of trial {trial.number}</span>
       </h2>
       <p className="mb-2 max-w-[75ch] text-base text-quiet">
         {own
-          ? `${own.words} The forecasts use it.`
-          : 'Weigh it before and after the ice once or twice: from then on the water is foreseen by your own hand.'}
-        {trial.water && ` This one took ${Math.round(trial.water.ratio * 100)} % of the foreseen water.`}
+          ? `${own.words} Your forecasts use them.`
+          : 'Weigh the drink before and after the ice once or twice. Forecasts then use your own dilution.'}
+        {trial.water && ` This one took ${Math.round(trial.water.ratio * 100)}% of the predicted dilution.`}
       </p>
       {trial.readings.length > 0 && (
         <ul className="mb-3 divide-y divide-base-300">
@@ -57,14 +57,14 @@ function ReadingRow({ reading, onBack }: { reading: Reading; onBack: () => void 
       <span className="min-w-56 text-quiet">
         {forecast != null && (
           <>
-            foreseen <span className="font-figure text-base-content">{forecast.toFixed(decimals)}</span>: {words}
+            predicted <span className="font-figure text-base-content">{forecast.toFixed(decimals)}</span>: {words}
           </>
         )}
       </span>
       <button
         type="button"
         className="btn btn-square btn-ghost min-h-11"
-        aria-label={`Take back ${name} ${at}`}
+        aria-label={`Delete the reading of ${name} ${at}`}
         onClick={onBack}
       >
         <X size={18} aria-hidden />

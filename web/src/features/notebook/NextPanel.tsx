@@ -36,21 +36,21 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
         <h2 className="font-display text-2xl font-semibold">What to try next</h2>
         <p className="text-lg">
           after trial {trial.number}
-          {palate !== null && <span className="text-quiet">, by {palate || 'the house'}’s palate too</span>}
+          {palate !== null && <span className="text-quiet">, by {palate || 'the team'}’s palate</span>}
         </p>
         <Link className="ml-auto text-base underline decoration-dotted underline-offset-4" to="/palates">
           Palates
         </Link>
       </div>
       <Refused fault={next.error} className="text-lg" />
-      {!found && !next.error && <p className="text-lg text-quiet">Searching what can be poured…</p>}
+      {!found && !next.error && <p className="text-lg text-quiet">Searching…</p>}
       {found && (
         <>
           <p className="mb-3 max-w-[75ch] text-lg">
             <strong className="font-semibold">{capital(found.standing.state)}.</strong> {found.standing.sentence}
           </p>
           {found.proposals.length === 0 && (
-            <p className="text-lg">Nothing has to change: pour it again, or mark it finished.</p>
+            <p className="text-lg">No change needed. Make it again, or mark it finished.</p>
           )}
           <ul className="grid gap-3 md:grid-cols-2 xl:grid-cols-3">
             {found.proposals.map((proposal) => (
@@ -77,8 +77,8 @@ function NotTasted({ drinkId, last }: { drinkId: number; last: NotebookTrial | u
     <section aria-label="What to try next" className="panel p-4">
       <h2 className="font-display text-2xl font-semibold">What to try next</h2>
       <p className="mt-1 max-w-prose text-lg">
-        {last ? `Trial ${last.number} wasn’t tasted yet. ` : ''}Fill a sheet (half a minute): “too sharp, a bit thin”
-        becomes the amounts of the next trial.
+        {last ? `Trial ${last.number} hasn’t been tasted. ` : ''}Write a tasting note in half a minute. “Too sharp, a
+        bit thin” becomes the amounts of the next trial.
       </p>
       {last && (
         <Link className="btn mt-3 min-h-11 text-base" to={`/taste/${drinkId}?trial=${last.number}`}>

@@ -27,7 +27,7 @@ export function OthersSpec({ point, over, nameOf, onOver, onStart, onTakeOut }: 
     >
       <p className="text-lg leading-tight font-semibold">
         {point.name}
-        {point.outlier && <span className="font-normal text-accent"> stands apart</span>}
+        {point.outlier && <span className="font-normal text-accent"> outlier</span>}
       </p>
       <p className="text-base text-quiet">
         {point.spec.pours.map((pour) => pourWords(pour, shown, point.spec.ounce_ml, nameOf)).join(' · ')}
@@ -42,7 +42,7 @@ export function OthersSpec({ point, over, nameOf, onOver, onStart, onTakeOut }: 
           <button
             type="button"
             className="btn btn-ghost min-h-11 border-base-300 text-base"
-            aria-label={`Start from it: ${point.name}`}
+            aria-label={`Start from ${point.name}`}
             onClick={onStart}
           >
             Start from it
@@ -50,10 +50,10 @@ export function OthersSpec({ point, over, nameOf, onOver, onStart, onTakeOut }: 
           <button
             type="button"
             className="btn btn-ghost min-h-11 text-base font-normal"
-            aria-label={`Take out ${point.name}`}
+            aria-label={`Delete ${point.name}`}
             onClick={onTakeOut}
           >
-            Take out
+            Delete
           </button>
         </span>
       </p>

@@ -42,7 +42,7 @@ export function PalateAxis({ axis, steps, low, high, words }: AxisProps) {
       </div>
       <div className="flex justify-between text-sm text-quiet" aria-hidden>
         <span>{ENDS[axis][0]}</span>
-        <span>middle of the home</span>
+        <span>middle of the typical range</span>
         <span>{ENDS[axis][1]}</span>
       </div>
     </div>
@@ -51,6 +51,6 @@ export function PalateAxis({ axis, steps, low, high, words }: AxisProps) {
 
 const ENDS: Record<AxisName, [string, string]> = {
   sugar: ['drier', 'sweeter'],
-  acid: ['softer', 'sharper'],
+  acid: ['less sharp', 'sharper'],
   abv: ['weaker', 'stronger'],
 };

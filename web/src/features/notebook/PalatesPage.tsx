@@ -22,13 +22,13 @@ export function PalatesPage() {
   useTitle('Palates');
   if (!tasters.data || !palate.data) return <Waiting error={tasters.error ?? palate.error} />;
   const found = palate.data;
-  const name = who || 'The house';
+  const name = who || 'The team';
   return (
     <div className="mx-auto flex min-h-(--page) max-w-[960px] flex-col gap-4 p-3 sm:p-4">
       <TopBar />
       <main className="flex flex-col gap-3">
         <h1 className="font-display text-3xl font-semibold">Palates</h1>
-        <div role="group" aria-label="Whose palate" className="flex flex-wrap gap-1.5">
+        <div role="group" aria-label="Palate of" className="flex flex-wrap gap-1.5">
           {['', ...tasters.data.map(({ taster }) => taster)].map((each) => (
             <button
               key={each}
@@ -37,15 +37,15 @@ export function PalatesPage() {
               className={`btn min-h-11 px-3 text-base font-normal ${each === who ? 'btn-primary' : 'btn-ghost border-base-300'}`}
               onClick={() => setQuery({ taster: each })}
             >
-              {each || 'The house, all together'}
+              {each || 'The whole team'}
             </button>
           ))}
         </div>
         {found.sheets === 0 ? (
           <section className="panel max-w-prose p-5 text-lg">
             <p>
-              Nothing is known of {who ? `${who}’s` : 'the house’s'} palate yet. Taste a few trials: what is said of
-              each axis tells where a drink should stand for {who || 'you'}, and how sure that is.
+              Nothing is known yet about {who ? `${who}’s` : 'the team’s'} palate. Taste a few trials to learn where
+              they like a drink, and how certain that is for {who || 'you'}.
             </p>
           </section>
         ) : (
@@ -68,8 +68,8 @@ function Known({ who, name, found }: KnownProps) {
   return (
     <section aria-label={`${name}’s palate`} className="panel p-4 sm:p-5">
       <p className="mb-4 text-xl leading-snug">
-        {name}, by {found.sheets === 1 ? 'one sheet' : `${found.sheets} sheets`} of{' '}
-        {found.sessions === 1 ? 'one sitting' : `${found.sessions} sittings`}
+        {name}, from {found.sheets === 1 ? 'one tasting note' : `${found.sheets} tasting notes`} in{' '}
+        {found.sessions === 1 ? 'one session' : `${found.sessions} sessions`}
       </p>
       <div className="flex flex-col gap-5">
         {found.axes.map((axis) => (
@@ -84,13 +84,12 @@ function Known({ who, name, found }: KnownProps) {
         ))}
       </div>
       <p className="mt-4 max-w-[70ch] text-base text-quiet">
-        Each line runs from three noticeable steps below the middle of a family’s home to three above it. The sign is
-        the best guess of where a drink should stand; four times in five the truth lies under the bar. A few sheets that
-        disagree make the bar wide; they never turn it round.
+        Each line spans three noticeable differences either side of a typical drink. The mark is the best guess. The bar
+        holds 8 times in 10.
       </p>
       <UseOrForget who={who} />
       <div className="mt-3 text-base">
-        <Fold title="What it was learnt from" count={found.why.length}>
+        <Fold title="Based on" count={found.why.length}>
           <ul className="list-disc pl-5">
             {found.why.map((each, n) => (
               <li key={n}>{each}</li>
@@ -116,7 +115,7 @@ function UseOrForget({ who }: { who: string }) {
         className={`btn btn-lg text-base ${on ? 'btn-secondary' : 'btn-primary'}`}
         onClick={() => changeSettings({ palate: on ? null : who })}
       >
-        {on ? 'In use: switch it off' : 'Use it for proposals and “bring it back”'}
+        {on ? 'In use. Switch it off' : 'Use it for suggestions and rebalancing'}
       </button>
       <button
         type="button"
@@ -124,10 +123,10 @@ function UseOrForget({ who }: { who: string }) {
         disabled={reset.isPending}
         onClick={() => (asking ? reset.mutate({ params: { query: { taster: who } } }) : setAsking(true))}
       >
-        {asking ? 'Yes, forget what was learnt' : 'Learn it anew'}
+        {asking ? 'Yes, reset this palate' : 'Reset this palate'}
       </button>
       <span className="text-base text-quiet" role={asking ? 'status' : undefined}>
-        {asking ? 'This can’t be taken back. ' : ''}Its sheets stay with their trials.
+        {asking ? 'This can’t be undone. ' : ''}The tasting notes stay with their trials.
       </span>
     </div>
   );

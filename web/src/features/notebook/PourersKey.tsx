@@ -13,7 +13,9 @@ export function PourersKey({ flight, trials, onPoured }: Props) {
   return (
     <section aria-label="For the pourer" className="panel p-4">
       <h2 className="font-display text-2xl font-semibold">For the pourer only</h2>
-      <p className="mt-1 text-lg">Pour so, mark the glasses underneath, and hide this before the tasters look.</p>
+      <p className="mt-1 text-lg">
+        Pour by this key, mark the glasses underneath, and hide it before the tasters look.
+      </p>
       {tasters.map((taster) => (
         <p key={taster} className="mt-2 text-lg">
           <strong className="font-semibold">{taster}</strong>:{' '}
@@ -24,7 +26,7 @@ export function PourersKey({ flight, trials, onPoured }: Props) {
         </p>
       ))}
       <button type="button" className="btn btn-primary btn-lg mt-4" onClick={onPoured}>
-        Poured: hide the key
+        Hide the key
       </button>
     </section>
   );

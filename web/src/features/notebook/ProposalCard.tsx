@@ -68,10 +68,10 @@ export function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProp
         type="button"
         className="btn btn-primary mt-2 min-h-11 text-base"
         disabled={busy}
-        aria-label={`Lay it on the bench: ${proposal.title}`}
+        aria-label={`Open on the bench: ${proposal.title}`}
         onClick={onTake}
       >
-        Lay it on the bench
+        Open on the bench
       </button>
     </li>
   );

@@ -16,9 +16,9 @@ export function Revealed({ drinkId, sheets, trials, onTakenBack }: Props) {
   const back = api.useMutation('delete', '/api/tastings/{tasting_id}');
   const tasted = trials.filter(({ id }) => sheets.some(({ trial_id }) => trial_id === id));
   return (
-    <section aria-label="Revealed" className="panel p-4">
+    <section aria-label="Results" className="panel p-4">
       <h2 className="font-display text-2xl font-semibold">
-        {sheets.length === 0 ? 'Taken back' : sheets.length === 1 ? 'The sheet is kept' : 'Revealed'}
+        {sheets.length === 0 ? 'Deleted' : sheets.length === 1 ? 'Tasting note saved' : 'Results'}
       </h2>
       {tasted.map((trial) => (
         <div key={trial.id} className="mt-3 border-t border-base-300 pt-2">
@@ -30,13 +30,13 @@ export function Revealed({ drinkId, sheets, trials, onTakenBack }: Props) {
             .map((sheet) => (
               <div key={sheet.id} className="flex items-center gap-2 text-lg">
                 <p className="grow">
-                  <strong className="font-semibold">{sheet.taster}</strong>: {sheet.verdict || 'in words'}
+                  <strong className="font-semibold">{sheet.taster}</strong>: {sheet.verdict || 'no score'}
                   {sheet.score != null && `, ${plain(sheet.score, 1)} of 10`}
                 </p>
                 <button
                   type="button"
                   className="btn btn-ghost min-h-11 text-base font-normal"
-                  aria-label={`Take back ${sheet.taster}’s sheet of trial ${trial.number}`}
+                  aria-label={`Delete ${sheet.taster}’s tasting note of trial ${trial.number}`}
                   disabled={back.isPending}
                   onClick={() =>
                     back.mutate(
@@ -45,7 +45,7 @@ export function Revealed({ drinkId, sheets, trials, onTakenBack }: Props) {
                     )
                   }
                 >
-                  Take back
+                  Delete
                 </button>
               </div>
             ))}

@@ -86,7 +86,7 @@ function Brings({ steps }: { steps: Record<string, number> }) {
   if (felt.length === 0) return null;
   return (
     <span className="flex items-center gap-1.5 text-sm font-normal text-quiet">
-      brings
+      adds
       {felt.map(({ axis, by }) => (
         <span key={axis} className="flex items-center gap-0.5 font-figure text-base-content">
           {(by > 0 ? '+' : '−').repeat(Math.min(3, Math.ceil(Math.abs(by) - 0.25)))}
@@ -127,7 +127,7 @@ export function MeasuredRow({ trials }: { trials: NotebookTrial[] }) {
                 {reading.name} {reading.at}:{' '}
                 <span className="font-figure">{reading.value.toFixed(reading.decimals)}</span>
                 {reading.forecast != null && (
-                  <span className="text-quiet"> ({reading.forecast.toFixed(reading.decimals)} foreseen)</span>
+                  <span className="text-quiet"> ({reading.forecast.toFixed(reading.decimals)} predicted)</span>
                 )}
               </p>
             ))}
@@ -141,7 +141,7 @@ export function MeasuredRow({ trials }: { trials: NotebookTrial[] }) {
 export function SaidRow({ trials, nameOf }: { trials: NotebookTrial[]; nameOf: NameOf }) {
   return (
     <tr>
-      <Head>What was said</Head>
+      <Head>Tasting notes</Head>
       {trials.map((trial) => (
         <td key={trial.id} className={CELL}>
           {trial.sheets.length === 0 && <span className="text-quiet">not tasted yet</span>}
@@ -151,7 +151,7 @@ export function SaidRow({ trials, nameOf }: { trials: NotebookTrial[]; nameOf: N
               <p key={sheet.id} className="leading-snug">
                 <strong className="font-semibold">{sheet.taster}</strong>
                 {sheet.score != null && <span className="font-figure"> {plain(sheet.score, 1)}</span>}
-                {sheet.blind && <span className="text-quiet"> blind</span>}: {sheet.verdict || 'in words'}
+                {sheet.blind && <span className="text-quiet"> blind</span>}: {sheet.verdict || 'no score'}
                 {sheet.loud && `: ${nameOf(sheet.loud)}`}
                 {words.length > 0 && <span className="text-quiet"> “{words.join('; ')}”</span>}
               </p>

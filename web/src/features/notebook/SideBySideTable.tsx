@@ -20,7 +20,7 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
   if (!table || table.comparisons.length !== trials.length - 1) {
     return (
       <p className="panel p-5 text-lg" role={error ? 'alert' : undefined}>
-        {error ? error.detail : 'Laying them side by side…'}
+        {error ? error.detail : 'Comparing…'}
       </p>
     );
   }
@@ -28,7 +28,7 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
   return (
     <section aria-label="Side by side" className="panel min-w-0 p-3 max-lg:order-first sm:p-4">
       <p className="mb-3 max-w-[75ch] text-xl leading-snug font-semibold">{table.sentence}</p>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Trials in columns">
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="One column per trial">
         <table
           style={{ minWidth: 88 + 122 * trials.length }}
           className="w-full table-fixed border-separate border-spacing-x-0 text-base"
@@ -87,7 +87,7 @@ function Circumstances({ trials, table }: { trials: NotebookTrial[]; table: Side
   if (table.circumstances.length === 0) return null;
   return (
     <div className="mt-3 border-t border-base-300 pt-2">
-      <h2 className="text-lg font-semibold">Besides the pours</h2>
+      <h2 className="text-lg font-semibold">Beyond the ingredients</h2>
       <ul className="grid gap-x-6 text-base sm:grid-cols-2">
         {table.circumstances.map(({ what, values, words }) => (
           <li key={what} className="py-1 leading-snug">

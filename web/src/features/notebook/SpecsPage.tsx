@@ -39,18 +39,18 @@ export function SpecsPage() {
       <TopBar
         actions={
           <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/trials/${id}`}>
-            To its trials
+            Back to its trials
           </Link>
         }
       >
         <div className="min-w-0">
           <h1 className="truncate font-display text-2xl leading-tight font-semibold">{drink.data.name}</h1>
-          <p className="text-base text-quiet">as others pour it</p>
+          <p className="text-base text-quiet">in other bars</p>
         </div>
       </TopBar>
       <LayingNotice laying={laying} />
       <main className="grid min-w-0 items-start gap-3 lg:grid-cols-[minmax(0,1fr)_440px]">
-        <section aria-label="The cloud" className="panel p-3 sm:p-4">
+        <section aria-label="Other bars’ specs" className="panel p-3 sm:p-4">
           <p className="mb-2 text-xl leading-snug font-semibold">{cloud.data.sentence}</p>
           {points.length > 0 && <CloudField cloud={cloud.data} over={over} onOver={setOver} />}
           {middle && <Middle middle={middle} nameOf={nameOf} onStart={() => start(middle)} />}
@@ -89,10 +89,10 @@ function BrokenSpec({ name, why, onTakeOut }: { name: string; why: string; onTak
       <button
         type="button"
         className="btn btn-ghost min-h-11 text-base font-normal"
-        aria-label={`Take out ${name}`}
+        aria-label={`Delete ${name}`}
         onClick={onTakeOut}
       >
-        Take out
+        Delete
       </button>
     </li>
   );
@@ -102,12 +102,12 @@ function Middle({ middle, nameOf, onStart }: { middle: Spec; nameOf: NameOf; onS
   const { shown } = useSettings();
   return (
     <div className="mt-3 border-t border-base-300 pt-3">
-      <h2 className="text-xl font-semibold">The middle, as it can be poured</h2>
+      <h2 className="text-xl font-semibold">The average, on jigger marks</h2>
       <p className="text-lg">
         {middle.pours.map((pour) => pourWords(pour, shown, middle.ounce_ml, nameOf)).join(' · ')}
       </p>
       <button type="button" className="btn btn-primary mt-2 min-h-11 text-base" onClick={onStart}>
-        Start in the middle
+        Start from the average
       </button>
     </div>
   );

@@ -60,8 +60,8 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
         <span>
           Blind
           <span className="block text-base text-quiet">
-            Somebody else pours, by a key that only the pourer sees. The order is shuffled for each taster; the names
-            are shown once all are scored.
+            Somebody else pours by a key that only they see. Each taster gets another order, and the names come after
+            the last score.
           </span>
         </span>
       </label>
@@ -72,15 +72,15 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
       >
         {startWords(glasses.length, tasters.length)}
       </button>
-      {glasses.length > 6 && <p role="status">More than six tire the tongue: take fewer.</p>}
+      {glasses.length > 6 && <p role="status">More than six are too many for one palate. Choose fewer.</p>}
     </form>
   );
 }
 
 /** What the press does, or what it still waits for. */
 function startWords(glasses: number, tasters: number): string {
-  if (glasses === 0) return 'Which trials?';
-  if (tasters === 0) return 'Who tastes?';
+  if (glasses === 0) return 'Choose trials';
+  if (tasters === 0) return 'Enter who tastes';
   return glasses * tasters > 1 ? `Start with ${glasses * tasters} glasses` : 'Start';
 }
 
@@ -99,14 +99,14 @@ function WhoTastes({ who, tasters, onWho }: WhoProps) {
       <Line
         className="text-xl font-semibold"
         box="font-normal"
-        label="Who tastes"
+        label="Tasters"
         most={300}
-        hint="One name, or several with commas between"
+        hint="one name, or several with commas"
         value={who}
         onWrite={onWho}
       />
       {offered.length > 0 && (
-        <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label="Who tasted before">
+        <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label="Earlier tasters">
           {offered.map((each) => (
             <button
               key={each.taster}

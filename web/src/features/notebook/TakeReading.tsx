@@ -33,9 +33,9 @@ const POINTS: [Point, string][] = [
 ];
 const ADVICE: Partial<Record<Quantity, string>> = {
   weight_g:
-    'Tare the empty tin or glass first. Weigh tin and ice after straining too: what stays there reads as water that never came.',
-  held_back_g: 'Tin and ice after straining, less tin and ice before: what of the drink stayed behind.',
-  brix: 'A refractometer reads alcohol as sugar: it tells the sweetness only of what has none.',
+    'Tare the empty tin or glass first. Weigh tin and ice after straining too, so that what stays behind isn’t read as less dilution.',
+  held_back_g: 'Tin and ice after straining, minus tin and ice before: what stayed behind.',
+  brix: 'A refractometer reads alcohol as sugar. Use it for non-alcoholic parts only.',
 };
 
 /** What was read: typed, or shown by a device with one press. */
@@ -64,9 +64,9 @@ export function TakeReading({ drinkId, trial }: Props) {
       }}
     >
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        <Chips legend="Where" options={POINTS} value={told.point} onChoose={(point) => tell({ point, value: null })} />
+        <Chips legend="When" options={POINTS} value={told.point} onChoose={(point) => tell({ point, value: null })} />
         <Chips
-          legend="What"
+          legend="Kind"
           options={QUANTITIES.map(([each, words]) => [each, words])}
           value={told.quantity}
           onChoose={(quantity: Quantity) => tell({ quantity, value: null })}
@@ -91,7 +91,7 @@ export function TakeReading({ drinkId, trial }: Props) {
           </button>
         )}
         <button type="submit" className="btn btn-primary btn-lg text-base" disabled={keep.isPending}>
-          Keep the reading
+          Save
         </button>
       </div>
       <Refused fault={refused} className="max-w-[75ch] text-lg text-error" />

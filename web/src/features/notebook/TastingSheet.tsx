@@ -47,8 +47,8 @@ export function TastingSheet({ sheet, pours, hasStrength, hasEdge, onSay }: Prop
         ))}
         <Words part="first" name="In words" hint="what comes first" value={words.first} suggest onWrite={write} />
       </section>
-      <section aria-label="Middle" className="flex flex-col gap-3 border-t border-base-300 pt-3">
-        <h3 className="text-xl font-semibold">Middle</h3>
+      <section aria-label="Mid-palate" className="flex flex-col gap-3 border-t border-base-300 pt-3">
+        <h3 className="text-xl font-semibold">Mid-palate</h3>
         <TasteScale
           name="Body"
           little="thin"
@@ -58,14 +58,14 @@ export function TastingSheet({ sheet, pours, hasStrength, hasEdge, onSay }: Prop
         />
         {pours.length > 0 && (
           <Chips
-            legend="One thing too loud"
+            legend="Too loud"
             options={[['', 'nothing'], ...pours.map(({ slug, name }): [string, string] => [slug, name])]}
             value={sheet.loud}
             onChoose={(loud) => onSay({ loud })}
           />
         )}
         <Check
-          words="Something is lacking"
+          words="Missing"
           className="gap-3 text-lg"
           on={sheet.lacking}
           onChange={(lacking) => onSay({ lacking })}
@@ -74,14 +74,14 @@ export function TastingSheet({ sheet, pours, hasStrength, hasEdge, onSay }: Prop
       </section>
       <section aria-label="Finish" className="flex flex-col gap-3 border-t border-base-300 pt-3">
         <h3 className="text-xl font-semibold">Finish</h3>
-        <Words part="finish" name="In words" hint="short, dry, it lingers" value={words.finish} onWrite={write} />
+        <Words part="finish" name="In words" hint="short, dry, lingering" value={words.finish} onWrite={write} />
         {hasEdge && (
           <Chips
             legend="Tasted"
             options={[
               ['', 'both ways'],
-              ['with', 'with the edge'],
-              ['without', 'without it'],
+              ['with', 'with the rim'],
+              ['without', 'without the rim'],
             ]}
             value={sheet.edge}
             onChoose={(edge) => onSay({ edge })}

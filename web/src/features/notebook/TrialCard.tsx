@@ -33,7 +33,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
           type="checkbox"
           className="checkbox mt-0.5"
           checked={chosen}
-          aria-label={`Lay trial ${trial.number} side by side`}
+          aria-label={`Compare trial ${trial.number}`}
           onChange={onToggle}
         />
         <span className="min-w-0">
@@ -43,7 +43,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
           <span className="flex flex-wrap items-center gap-x-2 text-base text-quiet">
             <MarkOf trial={trial} />
             {score !== undefined && <span>scored {plain(score, 1)}</span>}
-            <span>{said ? `${said.taster}: ${said.verdict || 'in words'}` : 'not tasted yet'}</span>
+            <span>{said ? `${said.taster}: ${said.verdict || 'no score'}` : 'not tasted yet'}</span>
           </span>
         </span>
       </label>
@@ -51,12 +51,12 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
       <p className={`mt-1 text-sm text-quiet ${chosen ? '' : 'max-lg:hidden'}`}>
         {[
           trial.made.maker && `made by ${trial.made.maker}`,
-          `kept ${day(trial.kept_at)}`,
-          trial.made.poured && 'with what was really poured',
+          `saved ${day(trial.kept_at)}`,
+          trial.made.poured && 'with the amounts really poured',
         ]
           .filter(Boolean)
           .join(', ')}
-        {trial.parents.length > 0 && '; from '}
+        {trial.parents.length > 0 && ', from '}
         {trial.parents.map((parent, n) => (
           <span key={parent.trial_id}>
             {n > 0 && ' and '}
@@ -70,7 +70,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
         ))}
       </p>
       {trial.parents.length > 1 && (
-        <Fold title="Where each pour came from">
+        <Fold title="Changes from other trials">
           <ul className="text-sm text-quiet">
             {trial.spec.pours.map((pour, n) => {
               const parent = trial.parents[trial.origins[n] ?? -1];
@@ -93,7 +93,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
 const MARKS: [Mark, string][] = [
   ['finished', 'Finished'],
   ['shelved', 'Shelved'],
-  ['hidden', 'Put away, out of view'],
+  ['hidden', 'Hidden'],
   ['', 'No mark'],
 ];
 
@@ -110,7 +110,7 @@ function MarkOf({ trial }: { trial: NotebookTrial }) {
           <Pause size={16} aria-hidden /> shelved
         </span>
       )}
-      {trial.mark === 'hidden' && <span>put away</span>}
+      {trial.mark === 'hidden' && <span>hidden</span>}
     </>
   );
 }
@@ -125,7 +125,7 @@ interface MenuProps {
 function MarkMenu({ drinkId, trial, onMark }: MenuProps) {
   return (
     <details className="dropdown absolute top-1 right-1 dropdown-end">
-      <summary className="btn btn-square btn-ghost min-h-11" aria-label={`What became of trial ${trial.number}`}>
+      <summary className="btn btn-square btn-ghost min-h-11" aria-label={`Mark for trial ${trial.number}`}>
         <Ellipsis size={20} aria-hidden />
       </summary>
       <ul className="menu dropdown-content z-10 w-60 rounded-box border border-base-300 bg-base-100 p-1 text-base">
@@ -145,7 +145,7 @@ function MarkMenu({ drinkId, trial, onMark }: MenuProps) {
         ))}
         <li>
           <Link className="min-h-11" to={`/bench/${drinkId}/trials/${trial.number}`}>
-            Look at it on the bench
+            Open on the bench
           </Link>
         </li>
       </ul>

@@ -63,8 +63,8 @@ export function TrialsPage() {
           ) : (
             <p className="panel p-5 text-lg">
               {all.length === 1
-                ? 'One trial so far. Keep another from the bench: what changed, and what the tongue said, is the useful record.'
-                : 'Choose two to four trials, and they are laid side by side.'}
+                ? 'One trial so far. Save another from the bench to compare them.'
+                : 'Choose two to four trials to compare.'}
             </p>
           )}
           <NextPanel drinkId={id} trial={answered} last={last} nameOf={nameOf} />
@@ -106,11 +106,11 @@ function Top({ drinkId, notebook, chosen }: { drinkId: number; notebook: Noteboo
             To the bench
           </Link>
           <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/specs/${drinkId}`}>
-            Others’ specs {gathered > 0 && gathered}
+            Other bars’ specs {gathered > 0 && gathered}
           </Link>
           {chosen.length > 0 && chosen.length < 3 && (
             <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/card/${drinkId}?${sheet}`}>
-              On paper
+              Card
             </Link>
           )}
           <Link className="btn btn-primary min-h-11 text-base" to={`/taste/${drinkId}?${flight}`}>
@@ -153,7 +153,7 @@ function Cards({ drinkId, view, nameOf }: CardsProps) {
       </ol>
       {all.some(({ mark }) => mark === 'hidden') && (
         <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={() => setShowHidden(!showHidden)}>
-          {showHidden ? 'Hide what was put away' : 'Show what was put away'}
+          {showHidden ? 'Hide the hidden ones' : 'Show hidden'}
         </button>
       )}
     </>

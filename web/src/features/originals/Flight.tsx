@@ -12,7 +12,7 @@ export function Flight({ wish }: { wish: Wish }) {
   const add = api.useMutation('post', '/api/originals/flight');
   const [open, setOpen] = useState(false);
   if (pinned.length === 0) {
-    return <p className="px-1 text-base text-quiet">Pin two or three to taste them blind against each other.</p>;
+    return <p className="px-1 text-base text-quiet">Pin two or three ideas to taste them blind.</p>;
   }
   const family = pinned[0]?.spec.family;
   const alike = pinned.every(({ spec }) => spec.family === family);
@@ -38,7 +38,7 @@ export function Flight({ wish }: { wish: Wish }) {
           ? 'Pin another to taste them blind.'
           : alike
             ? ''
-            : 'Only drinks of one family are tasted together.'}
+            : 'Only drinks of one family can be tasted together.'}
       </span>
       <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={clear}>
         Unpin all
@@ -54,7 +54,7 @@ export function Flight({ wish }: { wish: Wish }) {
       <Refused fault={add.error} className="basis-full" />
       {open && add.data && (
         <Dialog
-          heading="For a glass of each"
+          heading="For one glass each"
           onClose={() => setOpen(false)}
           actions={
             <Link
@@ -70,7 +70,7 @@ export function Flight({ wish }: { wish: Wish }) {
           <Lines title="To prepare" words={add.data.to_prepare} />
           <Lines title="To buy" words={add.data.to_buy} />
           <p className="text-base text-quiet">
-            They stand in the book as the trials of one drink; what is tasted of them teaches the kinship.
+            They are saved in Recipes as trials of one drink. Your tasting notes improve the aroma pairings.
           </p>
         </Dialog>
       )}

@@ -14,7 +14,7 @@ const TENTHS = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1];
 
 /** The table of kinship: what ships, what the house set, what tastings taught. */
 export function KinshipPage() {
-  useTitle('Kinship');
+  useTitle('Aroma pairings');
   const { data, error } = useQuery(kinshipQuery());
   const [chosen, setChosen] = useState<[string, string]>(['citrus', 'herbal']);
   if (!data) return <Waiting error={error} />;
@@ -24,12 +24,12 @@ export function KinshipPage() {
       <TopBar />
       <main className="grid min-w-0 gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="flex min-w-0 flex-col gap-2">
-          <h1 className="font-display text-3xl font-semibold">Kinship of smells</h1>
+          <h1 className="font-display text-3xl font-semibold">Aroma pairings</h1>
           <p className="max-w-prose text-lg">
-            How well two groups of smells stand side by side, 0 to 10. Made by hand from the habits of the trade, it
-            explains an original and keeps a handful from being all alike; it never says what tastes good.{' '}
+            How well two groups of aromas pair, 0 to 10, by the habits of the trade. New ideas use it, and you can
+            change it.{' '}
             <Link className="link" to="/originals">
-              Back to the originals
+              Back to New ideas
             </Link>
           </p>
           <Matrix data={data} chosen={pair} onChoose={setChosen} />
@@ -94,12 +94,12 @@ function ThePair({ pair, data }: { pair: KinPair; data: Kinship }) {
   const reset = api.useMutation('delete', '/api/kinship');
   const told = pair.own ?? pair.shipped;
   return (
-    <section className="panel flex flex-col gap-3 self-start p-4 lg:sticky lg:top-3" aria-label="The pair">
+    <section className="panel flex flex-col gap-3 self-start p-4 lg:sticky lg:top-3" aria-label="Pairing">
       <h2 className="font-display text-2xl font-semibold">
-        {capital(pair.one)} {pair.one === pair.other ? 'beside itself' : `and ${pair.other}`}
+        {capital(pair.one)} {pair.one === pair.other ? 'with itself' : `with ${pair.other}`}
       </h2>
       <p className="text-lg">{whyWords(pair, data.sheets)}</p>
-      <div className="flex flex-wrap gap-1" role="group" aria-label="What the house thinks of it">
+      <div className="flex flex-wrap gap-1" role="group" aria-label="Your own score">
         {TENTHS.map((value) => {
           const on = Math.abs(told - value) < 0.01;
           return (
@@ -122,7 +122,7 @@ function ThePair({ pair, data }: { pair: KinPair; data: Kinship }) {
           disabled={pair.own === null || reset.isPending}
           onClick={() => reset.mutate({ params: { query: { one: pair.one, other: pair.other } } })}
         >
-          Put this pair back
+          Reset this pairing
         </button>
         <button
           type="button"
@@ -130,7 +130,7 @@ function ThePair({ pair, data }: { pair: KinPair; data: Kinship }) {
           disabled={data.pairs.every(({ own }) => own === null) || reset.isPending}
           onClick={() => reset.mutate({ params: { query: {} } })}
         >
-          Put all of them back
+          Reset all
         </button>
       </div>
       <Refused fault={set.error ?? reset.error} />
@@ -144,7 +144,7 @@ function Cell({ pair, chosen, onChoose }: { pair: KinPair; chosen: boolean; onCh
     <button
       type="button"
       aria-pressed={chosen}
-      aria-label={`${pair.one} and ${pair.other}: ${(10 * pair.value).toFixed(0)} of 10${own ? ', changed by the house' : ''}`}
+      aria-label={`${pair.one} with ${pair.other}: ${(10 * pair.value).toFixed(0)} of 10${own ? ', changed here' : ''}`}
       className={`relative flex h-8 w-10 cursor-pointer items-center justify-center rounded-lg font-figure ${chosen ? 'outline-3 outline-accent' : ''}`}
       style={{
         backgroundColor: `color-mix(in oklab, var(--color-accent) ${Math.round(pair.value * 30)}%, var(--color-base-100))`,
@@ -162,11 +162,11 @@ function Cell({ pair, chosen, onChoose }: { pair: KinPair; chosen: boolean; onCh
 }
 
 function whyWords({ shipped, own, learnt, value }: KinPair, sheets: number): string {
-  const ships = `The table ships ${(10 * shipped).toFixed(0)}`;
-  const house = own === null ? '' : `; the house set ${(10 * own).toFixed(0)}`;
+  const ships = `Standard: ${(10 * shipped).toFixed(0)} of 10`;
+  const house = own === null ? '' : `, yours: ${(10 * own).toFixed(0)}`;
   const taught =
     learnt === null
-      ? `. ${sheets === 0 ? 'No original was tasted and scored yet' : 'None of the originals that were scored has this pair'}, so nothing is learnt of it.`
-      : `. Of ${sheets} scored ${sheets === 1 ? 'sheet' : 'sheets'} of originals those with this pair were liked ${Math.exp(learnt).toFixed(2)} times as often as the rest, shrunk toward no difference as long as they are few: that makes it ${(10 * value).toFixed(1)}.`;
+      ? `. ${sheets === 0 ? 'No idea has been tasted and scored yet' : 'None of the scored ideas has this pairing'}.`
+      : `. Ideas with it scored ${Math.exp(learnt).toFixed(2)} times as well in ${sheets} ${sheets === 1 ? 'tasting note' : 'tasting notes'}. Score now: ${(10 * value).toFixed(1)}.`;
   return `${ships}${house}${taught}`;
 }

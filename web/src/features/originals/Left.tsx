@@ -12,15 +12,15 @@ export function Left({ wish, busy }: { wish: Wish; busy: boolean }) {
     <p role="status" className="min-w-0 text-lg leading-tight">
       {data ? (
         <>
-          <strong className="font-figure">{many(data.balanced)}</strong> would balance
+          <strong className="font-figure">{many(data.balanced)}</strong> combinations would balance
           <span className="block text-base text-quiet">
-            of {many(data.combinations).replace('about ', '')} on paper
+            of {many(data.combinations).replace('about ', '')} possible
           </span>
         </>
       ) : (
-        'Counting …'
+        'Counting…'
       )}
-      {busy && <span className="sr-only">, looking</span>}
+      {busy && <span className="sr-only">, searching</span>}
     </p>
   );
 }

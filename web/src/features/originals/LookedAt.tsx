@@ -2,7 +2,7 @@ import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';
 
 import type { Original, Wish } from '../../api/client';
-import { money, plain } from '../../lib/format';
+import { capital, money, plain } from '../../lib/format';
 import { useSettings, type Country } from '../../lib/settings';
 import { Refused } from '../../ui/Refused';
 import { useLayOriginal } from './useLayOriginal';
@@ -29,7 +29,7 @@ const PART_WORDS: Record<string, string> = {
   accent2: 'second accent',
   texture: 'foam',
   cream: 'cream',
-  lengthener: 'lengthener',
+  lengthener: 'mixer',
 };
 
 /** What is to be said of one original, and what can be done with it. */
@@ -45,7 +45,7 @@ export function LookedAt({ original, wish, onWish, onMoved }: Props) {
       <h2 className="font-display text-2xl leading-tight font-semibold">{spec.name}</h2>
       <p className="text-base text-quiet">
         {[
-          `${spec.form}, in a ${spec.serve.glass}`,
+          `${capital(spec.form)} in a ${spec.serve.glass}`,
           `${volume_ml.toFixed(0)} ml`,
           ...(abv >= 0.5
             ? [`${plain(abv, 1)} %`, `${plain(standard_drinks[country] ?? 0, 1)} ${COUNTRIES[country]} standard drinks`]
@@ -60,11 +60,11 @@ export function LookedAt({ original, wish, onWish, onMoved }: Props) {
         </button>
         <select
           className="select min-h-11 w-auto text-base"
-          aria-label="Keep this, and vary one part"
+          aria-label="Vary one part"
           value=""
           onChange={({ target }) => target.value && ask(varied(wish, original, target.value))}
         >
-          <option value="">Keep this, vary …</option>
+          <option value="">Vary one part…</option>
           {parts.map(({ part, name }) => (
             <option key={part} value={part}>
               {PART_WORDS[part] ?? part}: {name}
@@ -77,7 +77,7 @@ export function LookedAt({ original, wish, onWish, onMoved }: Props) {
           value=""
           onChange={({ target }) => target.value && ask({ ...wish, less: [...new Set([...wish.less, target.value])] })}
         >
-          <option value="">Less of …</option>
+          <option value="">Less of…</option>
           {parts.map(({ slug, name }) => (
             <option key={slug} value={slug}>
               {name}
@@ -91,11 +91,11 @@ export function LookedAt({ original, wish, onWish, onMoved }: Props) {
         ))}
         {nearest && (
           <li>
-            Nearest in the book:{' '}
+            Closest in Recipes:{' '}
             <Link className="link" to={`/bench/${nearest.drink_id}`}>
               {nearest.name}
             </Link>
-            . Here {nearest.differs}.
+            . This idea {nearest.differs}.
           </li>
         )}
         {spec.serve.garnish.length > 0 && <li>{garnishWords(original)}</li>}
@@ -110,7 +110,7 @@ function ToTheBench({ original, wish }: { original: Original; wish: Wish }) {
   return (
     <>
       <button type="button" className="btn btn-primary btn-lg" disabled={isPending} onClick={() => lay(original)}>
-        Lay it on the bench <ArrowRight size={20} aria-hidden />
+        Open on the bench <ArrowRight size={20} aria-hidden />
       </button>
       <Refused fault={error} />
     </>

@@ -19,7 +19,7 @@ const PLACES: [string, Partial<Wish>][] = [
   ['Daisy', { family: 'daisy' }],
   ['Fizz', { family: 'fizz', form: 'sparkling wine on top' }],
   ['Long', { family: 'fizz', form: 'long' }],
-  ['Without alcohol', { family: 'fizz', form: 'without alcohol' }],
+  ['Non-alcoholic', { family: 'fizz', form: 'without alcohol' }],
 ];
 
 /** What was asked for: which drinks stay in their places, which names are gone, and the seed. */
@@ -34,7 +34,7 @@ const FIRST: Request = { stays: PLACES.map(() => null), gone: [], seed: 1, atHan
 
 /** A whole list out of one press: unlike each other in base, colour and strength, sharing preparations. */
 export function MenuPage() {
-  useTitle('A list of originals');
+  useTitle('A menu of ideas');
   const { supposed, aim } = useSettings();
   const [request, setRequest] = useState(FIRST);
   const { stays, gone, seed, atHand } = request;
@@ -56,9 +56,9 @@ export function MenuPage() {
       <TopBar />
       <main className="flex min-w-0 flex-col gap-3">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-          <h1 className="font-display text-3xl font-semibold">Six drinks for a list</h1>
+          <h1 className="font-display text-3xl font-semibold">Six drinks for a menu</h1>
           <Check
-            words="Only what is at hand"
+            words="Only what is in stock"
             on={atHand}
             onChange={(on) => others({ stays: FIRST.stays, atHand: on })}
           />
@@ -68,17 +68,17 @@ export function MenuPage() {
             disabled={isFetching}
             onClick={() => others({ stays: FIRST.stays })}
           >
-            Six others
+            Other drinks
           </button>
           <Link className="link py-2 text-base" to="/originals">
-            One at a time
+            One drink at a time
           </Link>
           <p role="status" className="text-base text-quiet">
-            {isFetching ? 'Filling the places one after the other …' : ''}
+            {isFetching ? 'Filling the menu…' : ''}
           </p>
         </div>
         <Refused fault={error} className="panel p-4 text-lg" />
-        <ul aria-label="The list" className="grid gap-3 md:grid-cols-2 xl:grid-cols-3">
+        <ul aria-label="Menu" className="grid gap-3 md:grid-cols-2 xl:grid-cols-3">
           {drinks.map((drink, place) => (
             <MenuPlace
               key={PLACES[place]?.[0]}

@@ -34,27 +34,25 @@ export function MenuPlace({ title, drink, busy, onOther }: Props) {
               type="button"
               className="btn btn-secondary min-h-11 text-base"
               disabled={isPending}
-              aria-label={`To the bench: ${drink.spec.name}`}
+              aria-label={`Open on the bench: ${drink.spec.name}`}
               onClick={() => lay(drink)}
             >
-              To the bench <ArrowRight size={18} aria-hidden />
+              Open on the bench <ArrowRight size={18} aria-hidden />
             </button>
             <button
               type="button"
               className="btn btn-ghost min-h-11 border-base-300 text-base"
               disabled={busy}
-              aria-label={`Another instead of ${drink.spec.name}`}
+              aria-label={`Replace ${drink.spec.name}`}
               onClick={onOther}
             >
-              <RefreshCw size={18} aria-hidden /> Another
+              <RefreshCw size={18} aria-hidden /> Replace
             </button>
           </div>
           <Refused fault={error} />
         </>
       ) : (
-        <p className="panel min-h-34 p-3 text-base text-quiet">
-          {busy ? 'Looking …' : 'Nothing was found for this place.'}
-        </p>
+        <p className="panel min-h-34 p-3 text-base text-quiet">{busy ? 'Searching…' : 'Nothing fits this place.'}</p>
       )}
     </li>
   );

@@ -14,9 +14,9 @@ interface Props {
 const BOX = 'select min-h-11 w-full text-base';
 const NOBODY = '-';
 const FROM_BOOK: [Wish['from_book'], string][] = [
-  ['', 'Near the book or far from it'],
-  ['near', 'Near to what the book has'],
-  ['far', 'Far from what the book has'],
+  ['', 'Close to your recipes or far from them'],
+  ['near', 'Close to your recipes'],
+  ['far', 'Far from your recipes'],
 ];
 
 /** Wishes that are seldom told: they wait folded. */
@@ -47,10 +47,10 @@ function OfTheDrink({ wish, onChange }: Props) {
         onPick={(form) => set({ form })}
       />
       <Pick
-        label="To be smelt"
+        label="Aroma"
         className={BOX}
         value=""
-        options={[['', 'To be smelt …'], ...said(groups)]}
+        options={[['', 'Any aroma'], ...said(groups)]}
         onPick={(each) => each && set({ aroma: [...wish.aroma, each] })}
       />
       <Pick
@@ -86,21 +86,21 @@ function OfTheHouse({ wish, onChange }: Props) {
   return (
     <>
       <Pick
-        label="How far from the book"
+        label="Distance from your recipes"
         className={BOX}
         value={wish.from_book}
         options={FROM_BOOK}
         onPick={(from_book) => set({ from_book })}
       />
       <Pick
-        label="Whose palate"
+        label="Palate"
         className={BOX}
         value={wish.palate ?? NOBODY}
-        options={[[NOBODY, 'Nobody’s palate'], ['', 'The house’s palate'], ...palates]}
+        options={[[NOBODY, 'No palate'], ['', 'The team’s palate'], ...palates]}
         onPick={(taster) => set({ palate: taster === NOBODY ? null : taster })}
       />
       <label className="flex items-center gap-2">
-        <span className="w-28">At most, a glass</span>
+        <span className="w-28">Cost per serve, at most</span>
         <Figure
           className="input min-h-11 w-24 font-figure"
           value={wish.most_cost}
@@ -109,7 +109,7 @@ function OfTheHouse({ wish, onChange }: Props) {
         />
       </label>
       <label className="flex items-center gap-2">
-        <span className="w-28">Seed</span>
+        <span className="w-28">Random seed</span>
         <Figure
           className="input min-h-11 w-24 font-figure"
           value={wish.seed}

@@ -90,7 +90,7 @@ export function OriginalsField({ originals, family, chosen, over, onOver, onChoo
         })}
       </svg>
       <figcaption className="min-h-6 text-center text-base">
-        {named ? named.spec.name : 'The shaded part is the family’s home.'}
+        {named ? named.spec.name : 'The shaded area is the typical range.'}
       </figcaption>
     </figure>
   );
@@ -119,14 +119,14 @@ function Axes({ x, y }: { x: Scale; y: Scale }) {
         </text>
       ))}
       <text x={(WIDTH + MARGIN.left) / 2} y={HEIGHT - 6} textAnchor="middle" className="fill-base-content text-[14px]">
-        sweeter, g sugar in 100 ml →
+        sweeter, g sugar/100 ml →
       </text>
       <text
         transform={`translate(13 ${(HEIGHT - MARGIN.bottom) / 2}) rotate(-90)`}
         textAnchor="middle"
         className="fill-base-content text-[14px]"
       >
-        sharper →
+        sharper, g acid/100 ml →
       </text>
     </>
   );
@@ -134,7 +134,8 @@ function Axes({ x, y }: { x: Scale; y: Scale }) {
 
 function told(originals: Original[]): string {
   const each = originals.map(
-    ({ spec, sugar, acid }) => `${spec.name}: ${level(sugar, 'sugar')} g of sugar, ${level(acid, 'acid')} g of acid`,
+    ({ spec, sugar, acid }) =>
+      `${spec.name}: ${level(sugar, 'sugar')} g sugar/100 ml, ${level(acid, 'acid')} g acid/100 ml`,
   );
-  return `${originals.length} originals by sweetness and sharpness. ${each.join('; ')}.`;
+  return `${originals.length} ideas by sweetness and acidity. ${each.join('. ')}.`;
 }

@@ -22,7 +22,7 @@ const FOLDED = '(max-width: 1023px)';
 
 /** Drinks that nobody has mixed yet: the wish, a board of small glasses, and what is to be said of the one that is looked at. */
 export function OriginalsPage() {
-  useTitle('Originals');
+  useTitle('New ideas');
   const { wish, isKnown, change, undo } = useWish();
   const { rested, fresh, shown, notes, error, busy, stop, isPinned, toggle } = useOriginals(wish, isKnown);
   const [chosen, setChosen] = useState<string>();
@@ -34,10 +34,10 @@ export function OriginalsPage() {
       <TopBar />
       <main className="grid min-w-0 gap-3 md:grid-cols-[minmax(0,1fr)_22rem] lg:grid-cols-[18.5rem_minmax(0,1fr)_24rem]">
         <WishColumn wish={wish} isFolded={isFolded} onChange={change} />
-        <section className="flex min-w-0 flex-col gap-3" aria-label="The board">
+        <section className="flex min-w-0 flex-col gap-3" aria-label="Ideas by balance">
           <BoardHead wish={wish} rested={rested} busy={busy} onChange={change} onUndo={undo} onStop={stop} />
           <Refused fault={error} className="panel p-4 text-lg" />
-          <ul aria-label="Originals" aria-busy={busy} className="grid gap-2 sm:max-md:grid-cols-2 lg:grid-cols-2">
+          <ul aria-label="Ideas" aria-busy={busy} className="grid gap-2 sm:max-md:grid-cols-2 lg:grid-cols-2">
             {shown.map((original) => (
               <li key={original.spec.name} className="flex flex-col gap-2">
                 <SmallGlass
@@ -58,8 +58,8 @@ export function OriginalsPage() {
           {shown.length === 0 && !error && (
             <p className="panel p-4 text-lg" role="status">
               {busy
-                ? 'Drawing combinations out of the larder, pouring them to where the family is at home …'
-                : 'Stopped before anything was found. Change a wish, or ask for others.'}
+                ? 'Combining ingredients and balancing each drink…'
+                : 'Stopped before anything was found. Change a wish, or search again.'}
             </p>
           )}
           {notes.map((note) => (
@@ -70,7 +70,7 @@ export function OriginalsPage() {
         </section>
         <section
           className="flex min-w-0 flex-col gap-3 md:sticky md:top-3 md:max-h-[calc(100dvh-1.5rem)] md:self-start md:overflow-y-auto"
-          aria-label="The one looked at"
+          aria-label="Chosen idea"
         >
           {shown.length > 0 && (
             <OriginalsField
@@ -101,15 +101,15 @@ interface WishColumnProps {
 
 function WishColumn({ wish, isFolded, onChange }: WishColumnProps) {
   return (
-    <section className="flex min-w-0 flex-col gap-3 md:max-lg:col-span-2" aria-label="The wish">
+    <section className="flex min-w-0 flex-col gap-3 md:max-lg:col-span-2" aria-label="Wishes">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
-        <h1 className="font-display text-3xl font-semibold">Originals</h1>
-        <nav className="flex gap-3 text-base" aria-label="More of originals">
+        <h1 className="font-display text-3xl font-semibold">New ideas</h1>
+        <nav className="flex gap-3 text-base" aria-label="New ideas">
           <Link className="link py-2" to="/originals/list">
-            A whole list
+            A menu
           </Link>
           <Link className="link py-2" to="/originals/kinship">
-            Kinship
+            Aroma pairings
           </Link>
         </nav>
       </div>
@@ -154,7 +154,7 @@ function BoardHead({ wish, rested, busy, onChange, onUndo, onStop }: BoardHeadPr
             className="btn min-h-11 text-base"
             onClick={() => onChange({ ...wish, seed: wish.seed + 1 })}
           >
-            <Shuffle size={18} aria-hidden /> Others
+            <Shuffle size={18} aria-hidden /> Other ideas
           </button>
         )}
       </div>

@@ -13,7 +13,7 @@ interface Props {
 
 const LISTS = [
   ['must', 'Must'],
-  ['may', 'Gladly'],
+  ['may', 'Preferably'],
   ['without', 'Never'],
 ] as const;
 const SHOWN = 6;
@@ -26,19 +26,19 @@ export function Wanted({ wish, onChange }: Props) {
   return (
     <div className="flex flex-col gap-1.5">
       <SearchLine
-        label="An ingredient to use or to leave out"
-        placeholder="Use, or leave out …"
+        label="Ingredient to use or avoid"
+        placeholder="Use or avoid…"
         className="input-lg w-full"
         value={words}
         onWords={setWords}
       />
       {words.trim() && data && found.length === 0 && (
         <p role="status" className="text-base">
-          Nothing in the larder is called “{words.trim()}”.
+          No ingredient matches “{words.trim()}”.
         </p>
       )}
       {found.length > 0 && (
-        <ul aria-label="Found" className="flex flex-col gap-1">
+        <ul aria-label="Search results" className="flex flex-col gap-1">
           {found.map(({ slug, name }) => (
             <li key={slug} className="flex flex-wrap items-center gap-1 border-b border-base-300 pb-1.5 text-base">
               <span className="basis-full leading-tight">{name}</span>

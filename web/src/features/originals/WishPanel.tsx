@@ -56,7 +56,7 @@ export function WishPanel({ wish, isFolded, onChange }: Props) {
           className="btn btn-ghost min-h-11 border-base-300 text-base"
           onClick={() => onChange(ANY)}
         >
-          Wish for nothing in particular
+          Clear all wishes
         </button>
       )}
     </div>
@@ -78,17 +78,17 @@ function Wishes({ wish, onChange }: Omit<Props, 'isFolded'>) {
         {WITHOUT.map(([word, words]) => (
           <Check key={word} words={words} on={wish.without.includes(word)} onChange={() => toggle(word)} />
         ))}
-        <Check words="Only what is at hand" on={wish.at_hand} onChange={(at_hand) => set({ at_hand })} />
+        <Check words="Only what is in stock" on={wish.at_hand} onChange={(at_hand) => set({ at_hand })} />
         <Check words="Use up what won’t keep" on={wish.use_up_soon} onChange={(use_up_soon) => set({ use_up_soon })} />
       </div>
       {wish.at_hand && shelf.data?.length === 0 && (
-        <p className="text-base">Nothing stands on the shelf yet: say there what is at hand.</p>
+        <p className="text-base">Nothing is marked in stock yet. Mark it under Ingredients, Stock.</p>
       )}
       <Chips
-        legend="Taste"
+        legend="Sweetness"
         options={[
           ['dry', 'Dry'],
-          ['', 'As the family'],
+          ['', 'Typical'],
           ['sweet', 'Sweet'],
         ]}
         value={wish.sweetness}
@@ -114,7 +114,7 @@ function Strength({ wish, onChange }: Omit<Props, 'isFolded'>) {
     <div className="flex flex-wrap items-center gap-2 text-base" role="group" aria-label="Strength as served">
       Strength
       <Figure
-        aria-label="At least, %"
+        aria-label="Strength from, %"
         className={field}
         most={60}
         value={low}
@@ -123,7 +123,7 @@ function Strength({ wish, onChange }: Omit<Props, 'isFolded'>) {
       />
       to
       <Figure
-        aria-label="At most, %"
+        aria-label="Strength to, %"
         className={field}
         most={60}
         value={high}

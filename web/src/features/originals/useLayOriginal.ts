@@ -11,8 +11,8 @@ export function useLayOriginal(wish: Wish) {
     const body = {
       name: spec.name,
       spec,
-      trial_name: 'As it was proposed',
-      reason: `An original out of the larder. ${reasons[0] ?? ''}`,
+      trial_name: 'As suggested',
+      reason: `A new idea. ${reasons[0] ?? ''}`,
       parents: [],
       notes: '',
       wish,

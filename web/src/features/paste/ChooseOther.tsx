@@ -34,8 +34,8 @@ export function ChooseOther({ onChoose }: { onChoose: (slug: string) => void }) 
         onKeyDown={press}
       />
       {found.length > 0 && (
-        <ul id={listId} role="listbox" aria-label="Found" className="panel absolute z-20 mt-1 w-72 p-1">
-          {data?.found.length === 0 && <li className="px-2 py-1 text-quiet">Nothing is called so. Nearest:</li>}
+        <ul id={listId} role="listbox" aria-label="Search results" className="panel absolute z-20 mt-1 w-72 p-1">
+          {data?.found.length === 0 && <li className="px-2 py-1 text-quiet">Nothing matches. Closest:</li>}
           {found.slice(0, SHOWN).map(({ slug, name, by }) => (
             <li key={slug} role="option" aria-selected={false}>
               <button

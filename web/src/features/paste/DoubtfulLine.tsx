@@ -31,7 +31,7 @@ export function DoubtfulLine({ line, words, isUnknown, kind, larder, onMend }: P
         <span className="flex items-center gap-2 text-xl font-semibold">
           <CircleHelp
             size={20}
-            aria-label={needs ? 'Needs you' : 'Doubtful'}
+            aria-label={needs ? 'Check this' : 'Doubtful'}
             className={needs ? 'text-error' : 'text-warning'}
           />
           {isUnknown || !words ? line.text : words}
@@ -109,15 +109,15 @@ function HowMuch({ asked, onAmount }: { asked: boolean; onAmount: (amount: strin
       }}
     >
       <input
-        aria-label={asked ? 'How much of it' : 'Another amount'}
-        placeholder={asked ? 'how much: 22.5 ml' : 'another amount'}
+        aria-label={asked ? 'Amount' : 'Another amount'}
+        placeholder={asked ? 'like 22.5 ml' : 'another amount'}
         maxLength={60}
         className="input min-h-11 w-44 text-base"
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
       <button type="submit" className="btn min-h-11 border-base-300 bg-base-100 text-base font-normal">
-        That much
+        Use it
       </button>
     </form>
   );

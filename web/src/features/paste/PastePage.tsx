@@ -48,7 +48,7 @@ export function PastePage() {
       <main className="grid min-w-0 items-start gap-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
         <FileDrop className="panel flex flex-col gap-2 p-4 lg:sticky lg:top-4" onText={write}>
           <label htmlFor="recipe" className="text-lg">
-            The recipe, as you have it: a line for each pour, or all in one
+            Recipe
           </label>
           <textarea
             id="recipe"
@@ -59,18 +59,15 @@ export function PastePage() {
             value={text}
             onChange={(event) => write(event.target.value)}
           />
-          <p className="text-base text-quiet">
-            Or drop a file here: a text, a table, a saved page, a file of ours. Nothing leaves this machine.
-          </p>
+          <p className="text-base text-quiet">Or drop a file here. Nothing leaves this machine.</p>
         </FileDrop>
-        <section aria-label="What was read" className="flex min-w-0 flex-col gap-3">
+        <section aria-label="Result" className="flex min-w-0 flex-col gap-3">
           {read.error instanceof ProblemError && text.trim() && (
             <Refused fault={read.error} className="panel p-4 text-lg text-error" />
           )}
           {!text.trim() && (
             <p className="panel max-w-prose p-4 text-lg">
-              Here stands what each line was taken for as soon as there is one. What is doubtful is marked, with what
-              else it may mean; nothing is poured before you have seen it.
+              Each line appears here as it is understood. Anything doubtful is marked for you to check.
             </p>
           )}
           {found && (

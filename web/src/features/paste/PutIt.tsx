@@ -44,8 +44,7 @@ export function PutIt({ read, others, onPut }: Props) {
       ))}
       {needed > 0 && (
         <p role="status" className="text-lg text-error">
-          {needed === 1 ? 'One line still needs you' : `${needed} lines still need you`}: say what it is, or leave it
-          out.
+          {needed === 1 ? 'Check one line' : `Check ${needed} lines`}: choose an ingredient or leave it out.
         </p>
       )}
       <Where spec={spec} notes={read.notes.join('\n')} others={others} isReady={needed === 0} onPut={onPut} />
@@ -76,7 +75,7 @@ function Where({ spec, notes, others, isReady, onPut }: WhereProps) {
           name: spec.name,
           spec,
           trial_name: 'As written',
-          reason: 'Where it starts: the recipe as it was read.',
+          reason: 'First version: the recipe as read.',
           parents: [],
           notes,
         },
@@ -104,7 +103,7 @@ function Where({ spec, notes, others, isReady, onPut }: WhereProps) {
       <div className="flex flex-wrap gap-2">
         {other > 0 && (
           <button type="button" className="btn btn-primary btn-lg" disabled={!isReady || isBusy} onClick={amongOthers}>
-            Put it among others’ specs of {drink.data?.name ?? 'the drink'}
+            Add to other bars’ specs of {drink.data?.name ?? 'the drink'}
           </button>
         )}
         <button
@@ -113,7 +112,7 @@ function Where({ spec, notes, others, isReady, onPut }: WhereProps) {
           disabled={!isReady || isBusy}
           onClick={onBench}
         >
-          Put it on the bench
+          Open on the bench
         </button>
       </div>
     </>

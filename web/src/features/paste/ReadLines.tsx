@@ -16,13 +16,13 @@ interface Props {
 }
 
 const TAKEN: Record<string, string> = {
-  name: 'its name',
+  name: 'name',
   heading: 'a heading',
-  made: 'how it is made',
-  glass: 'the glass',
-  ice: 'the ice',
+  made: 'method',
+  glass: 'glass',
+  ice: 'ice',
   garnish: 'garnish',
-  edge: 'the edge',
+  edge: 'rim',
 };
 
 /** What each line was taken for: pours first, then the making, then what could not be placed. */
@@ -42,7 +42,7 @@ export function ReadLines({ read, larder, onMend }: Props) {
   };
   return (
     <div className="panel flex flex-col gap-3 p-4">
-      <ul aria-label="Pours" className="flex flex-col gap-1">
+      <ul aria-label="Ingredients" className="flex flex-col gap-1">
         {placed.map((line, at) =>
           line.sure ? (
             <SureLine key={`${at} ${line.text}`} line={line} words={words(line)} />
@@ -60,14 +60,14 @@ export function ReadLines({ read, larder, onMend }: Props) {
         )}
       </ul>
       <dl className="grid gap-x-4 gap-y-1 text-lg sm:grid-cols-[auto_minmax(0,1fr)]">
-        <dt className="text-quiet">Made</dt>
+        <dt className="text-quiet">Method</dt>
         <dd>{methodWords(spec.method, rules?.reference_seconds)}</dd>
-        <dt className="text-quiet">Served</dt>
+        <dt className="text-quiet">Glass</dt>
         <dd>
           {SERVED[spec.serve.ice]}
           {spec.serve.glass
             ? `, in ${/^[aeiou]/.test(spec.serve.glass) ? 'an' : 'a'} ${spec.serve.glass}`
-            : ', in a glass that no line tells'}
+            : ', no glass given'}
         </dd>
         {garnish && (
           <>
@@ -79,7 +79,7 @@ export function ReadLines({ read, larder, onMend }: Props) {
       {others.length > 0 && (
         <details>
           <summary className="min-h-9 cursor-pointer text-base text-quiet">
-            The {others.length === 1 ? 'line' : `${others.length} lines`} that this was taken from
+            From the {others.length === 1 ? 'line' : `${others.length} lines`} of the recipe
           </summary>
           <ul className="text-base">
             {others.map((line, at) => (
@@ -91,8 +91,8 @@ export function ReadLines({ read, larder, onMend }: Props) {
         </details>
       )}
       {notes.length > 0 && (
-        <section aria-label="Kept in its notes">
-          <h2 className="text-base font-semibold">Kept in the drink’s notes</h2>
+        <section aria-label="Notes">
+          <h2 className="text-base font-semibold">Notes</h2>
           <ul className="text-base">
             {notes.map((note, at) => (
               <li key={`${at} ${note}`} className="wrap-anywhere">

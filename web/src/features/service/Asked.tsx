@@ -23,7 +23,7 @@ export function Asked({ wish, spec, onChange }: Props) {
   const { service, serves, grid, standIn } = wish;
   const by = (count: number) => onChange({ serves: Math.max(1, (serves ?? 0) + count), useUp: null });
   return (
-    <section aria-label="What is wanted" className="panel flex flex-col gap-4 p-4">
+    <section aria-label="Batch settings" className="panel flex flex-col gap-4 p-4">
       <Ways service={service} onChange={onChange} />
       <div>
         <p className="mb-1 text-quiet">Serves</p>
@@ -37,7 +37,7 @@ export function Asked({ wish, spec, onChange }: Props) {
             least={0}
             most={1e6}
             value={serves}
-            placeholder="what fits"
+            placeholder="as many as fit"
             onFigure={(told) => onChange({ serves: told === null ? null : Math.round(told), useUp: null })}
           />
           <button type="button" aria-label="One more" className="btn btn-square size-12" onClick={() => by(1)}>
@@ -47,9 +47,9 @@ export function Asked({ wish, spec, onChange }: Props) {
       </div>
       <Into wish={wish} onChange={onChange} />
       <UseUp wish={wish} spec={spec} onChange={onChange} />
-      <Fold title="Measured, and kept where">
+      <Fold title="Measure and storage">
         <Chips
-          legend="To the nearest"
+          legend="Round to"
           legendShown={false}
           options={[
             [1, '1 ml'],
@@ -62,13 +62,13 @@ export function Asked({ wish, spec, onChange }: Props) {
         />
         <div className="pt-2">
           <Chips<Cold | null>
-            legend="It waits in the"
+            legend="Stored in"
             options={[[null, 'usual place'], ...COLDS]}
             value={wish.cold}
             onChoose={(cold) => onChange({ cold })}
           />
         </div>
-        <Check words="Acids stand in for the sharp juice" on={standIn} onChange={(on) => onChange({ standIn: on })} />
+        <Check words="Acid replaces the citrus juice" on={standIn} onChange={(on) => onChange({ standIn: on })} />
       </Fold>
     </section>
   );
@@ -76,7 +76,7 @@ export function Asked({ wish, spec, onChange }: Props) {
 
 function Ways({ service, onChange }: Pick<BatchWish, 'service'> & Pick<Props, 'onChange'>) {
   return (
-    <div role="group" aria-label="How it is served" className="flex flex-col gap-1.5">
+    <div role="group" aria-label="Serving" className="flex flex-col gap-1.5">
       {SERVICES.map(([each, name, words]) => (
         <button
           key={each}
@@ -96,7 +96,7 @@ function Ways({ service, onChange }: Pick<BatchWish, 'service'> & Pick<Props, 'o
 function Into({ wish: { container, serves }, onChange }: Omit<Props, 'spec'>) {
   return (
     <div>
-      <p className="mb-1 text-quiet">Into</p>
+      <p className="mb-1 text-quiet">Container</p>
       <div role="group" aria-label="Container" className="flex flex-wrap gap-1.5">
         {CONTAINERS.map((ml) => (
           <button
@@ -125,7 +125,7 @@ function Into({ wish: { container, serves }, onChange }: Omit<Props, 'spec'>) {
           className="btn mt-2 min-h-11 text-base font-normal"
           onClick={() => onChange({ serves: null })}
         >
-          As much as fits in it
+          Fill the container
         </button>
       )}
     </div>
@@ -147,7 +147,7 @@ function UseUp({ wish, spec, onChange }: Props) {
   ];
   if (choices.length === 0) return null;
   return (
-    <Fold title="Use a bottle up">
+    <Fold title="Use up a bottle">
       <ul className="flex flex-col gap-1.5 pt-1">
         {choices.map(({ slug, ml, words }) => {
           const on = wish.useUp?.ingredient === slug && wish.useUp.ml === ml;

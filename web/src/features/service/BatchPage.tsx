@@ -43,8 +43,10 @@ function Amounts({ drink, trial }: { drink: DrinkDetail; trial: PouredTrial }) {
           <Link to={`/bench/${drink.id}`} className="hover:underline">
             {drink.name}
           </Link>
-          , a batch
-          <span className="block font-sans text-base font-normal text-quiet">of “{trial.name}”, with today’s lots</span>
+          , batch
+          <span className="block font-sans text-base font-normal text-quiet">
+            of “{trial.name}”, with today’s bottles and juice
+          </span>
         </h1>
       </TopBar>
       <main className="grid items-start gap-3 md:grid-cols-[280px_minmax(0,1fr)] xl:grid-cols-[280px_minmax(0,1fr)_360px]">
@@ -52,7 +54,7 @@ function Amounts({ drink, trial }: { drink: DrinkDetail; trial: PouredTrial }) {
         <section aria-label="Into the bottle" className="panel flex flex-col gap-2 p-4">
           <Refused fault={asked.error} className="text-lg text-error" />
           {batch && <JugAndBottle batch={batch} wish={wish} onChange={change} />}
-          {!batch && !asked.error && <p className="text-lg text-quiet">Working it out …</p>}
+          {!batch && !asked.error && <p className="text-lg text-quiet">Working it out…</p>}
         </section>
         {batch && (
           <div className="flex flex-col gap-3 md:max-xl:col-span-2 md:max-xl:grid md:max-xl:grid-cols-2">

@@ -24,7 +24,7 @@ export function BatchesPage() {
       <TopBar
         actions={
           <Link to="/tonight" className="btn min-h-11 text-base">
-            Tonight
+            Event plan
           </Link>
         }
       />
@@ -32,13 +32,12 @@ export function BatchesPage() {
         <div className="flex flex-col gap-3">
           <div className="flex flex-wrap items-center gap-4">
             <h1 className="grow font-display text-3xl font-semibold">Batches</h1>
-            <Check words="Those used up too" on={every} onChange={setEvery} />
+            <Check words="Show finished" on={every} onChange={setEvery} />
           </div>
           {data.length === 0 ? (
             <p className="panel max-w-prose p-4 text-lg">
-              A batch is a drink mixed for many: forty serves of it in bottles, with the water put in beforehand. Choose
-              a drink beside, say how it is served and into what, and the amounts, the order of pouring and the label
-              are worked out.
+              A batch is one drink mixed for many, with the dilution already in the bottle. Choose a drink to get
+              amounts, order and label.
             </p>
           ) : (
             <ul className="grid gap-3 sm:grid-cols-2">
@@ -65,12 +64,12 @@ function BatchCard({ batch }: { batch: KeptBatchSummary }) {
         className="w-12 shrink-0"
         container={volume_ml / 0.9}
         bands={[{ key: 'left', ml: left_ml, brings: 'other' }]}
-        label={`${plain((100 * left_ml) / volume_ml, 0)} % of it is left`}
+        label={`${plain((100 * left_ml) / volume_ml, 0)}% left`}
       />
       <span className="flex min-w-0 flex-col leading-tight">
         <span className="font-display text-xl font-semibold">{name}</span>
         <span className="pt-1 text-2xl font-semibold">
-          {used_up_at ? 'used up' : `${serves_left} ${serves_left === 1 ? 'serve' : 'serves'}`}
+          {used_up_at ? 'finished' : `${serves_left} ${serves_left === 1 ? 'serve' : 'serves'}`}
           <span className="text-base font-normal text-quiet"> {plain(left_ml, 0)} ml left</span>
         </span>
         <span className={`pt-1 text-base ${past ? 'font-semibold text-warning' : 'text-quiet'}`}>
@@ -80,7 +79,7 @@ function BatchCard({ batch }: { batch: KeptBatchSummary }) {
           {serviceName(service)}; made {day(made_at)}
           {made_by && ` by ${made_by}`}
         </span>
-        {descent && <span className="text-base text-quiet">In it: {descent}</span>}
+        {descent && <span className="text-base text-quiet">Contains: {descent}</span>}
       </span>
     </Link>
   );
@@ -90,8 +89,8 @@ function BatchCard({ batch }: { batch: KeptBatchSummary }) {
 function Another() {
   const drinks = useQuery(newestQuery()).data ?? [];
   return (
-    <section aria-label="Another batch" className="panel p-3">
-      <h2 className="px-1 font-display text-xl font-semibold">Mix another of</h2>
+    <section aria-label="New batch" className="panel p-3">
+      <h2 className="px-1 font-display text-xl font-semibold">New batch of</h2>
       <ul className="max-h-[60vh] overflow-y-auto">
         {drinks.map(({ id, name }) => (
           <li key={id}>
@@ -101,7 +100,7 @@ function Another() {
           </li>
         ))}
       </ul>
-      {drinks.length === 0 && <p className="text-lg text-quiet">The book is empty yet.</p>}
+      {drinks.length === 0 && <p className="text-lg text-quiet">No recipes yet.</p>}
     </section>
   );
 }

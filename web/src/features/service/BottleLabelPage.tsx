@@ -48,7 +48,7 @@ export function BottleLabelPage() {
           </p>
           <p className="text-[15pt] font-semibold">
             Use by {day(use_by)}
-            {soon && `, ${hour}`}, cold
+            {soon && `, ${hour}`}, keep cold
           </p>
           <p className="text-[13pt] font-semibold">{label.serve}</p>
           {label.each.map((words) => (
@@ -57,11 +57,11 @@ export function BottleLabelPage() {
             </p>
           ))}
           <p className="text-[11pt]">
-            {abv > 0.5 ? `${plain(abv, 1)} % vol` : 'Without alcohol'} · {plain(volume_ml, 0)} ml
+            {abv > 0.5 ? `${plain(abv, 1)}% ABV` : 'Non-alcoholic'} · {plain(volume_ml, 0)} ml
           </p>
           <p className="text-[11pt]">{label.contains}</p>
           {label.cautions.length > 0 && <p className="text-[9pt]">{label.cautions.join(', ')}</p>}
-          <p className="text-[9pt]">A nose overrides the date. Labels of what went in decide.</p>
+          <p className="text-[9pt]">Trust your nose over the date. Check the labels of its ingredients.</p>
         </article>
       </main>
     </div>

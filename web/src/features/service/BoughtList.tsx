@@ -7,10 +7,10 @@ interface Props {
 }
 
 const SOURCES: [Bought['source'], string][] = [
-  ['open', 'Open already'],
-  ['shelf', 'From the shelf'],
-  ['stillroom', 'To make'],
-  ['shop', 'To buy'],
+  ['open', 'Open'],
+  ['shelf', 'From stock'],
+  ['stillroom', 'Make'],
+  ['shop', 'Buy'],
 ];
 
 /** What is taken from where: what is open, the shelf, the stillroom, the shop. */

@@ -22,8 +22,8 @@ const SAID: [AxisName, [number, string][]][] = [
   [
     'acid',
     [
-      [-2, 'too soft'],
-      [-1, 'a touch soft'],
+      [-2, 'not sharp enough'],
+      [-1, 'not quite sharp enough'],
       [0, 'right'],
       [1, 'a touch sharp'],
       [2, 'too sharp'],
@@ -43,8 +43,8 @@ const SAID: [AxisName, [number, string][]][] = [
 type Said = Partial<Record<AxisName, number>>;
 const READINGS = [
   ['brix', '°Bx'],
-  ['acid', 'g acid in 100 ml'],
-  ['abv', '% vol'],
+  ['acid', 'g acid/100 ml'],
+  ['abv', '% ABV'],
 ] as const;
 
 /** Tasted over ice first; then what the tongue or the refractometer says, and what to add for it. */
@@ -70,7 +70,7 @@ export function Correct({ batch }: { batch: KeptBatch }) {
       },
       {
         onSuccess: () => {
-          setFound({ words: 'It is in the bottle. Stir, and taste again.', notes: [], corrections: [] });
+          setFound({ words: 'Added. Stir and taste again.', notes: [], corrections: [] });
           setSaid({});
         },
       },
@@ -78,7 +78,7 @@ export function Correct({ batch }: { batch: KeptBatch }) {
   if (used_up_at) return null;
   return (
     <section aria-label="Taste and correct" className="panel flex flex-col gap-3 p-4">
-      <h2 className="font-display text-2xl leading-tight font-semibold">Taste it, and correct it</h2>
+      <h2 className="font-display text-2xl leading-tight font-semibold">Taste and correct</h2>
       <p className="text-lg leading-snug">{taste}</p>
       {SAID.map(([axis, words]) => (
         <div key={axis} role="group" aria-label={axis} className="flex flex-wrap items-center gap-1.5">
@@ -150,18 +150,18 @@ interface ReadProps {
 function ReadIt({ recipe, onRead }: ReadProps) {
   const [what, setWhat] = useState<What>('brix');
   return (
-    <Fold title="Or read it">
+    <Fold title="Reading">
       <div className="flex flex-wrap items-center gap-2 pt-1 text-lg">
         <Figure
-          aria-label="What was read of the bottle"
+          aria-label="Reading of the bottle"
           className="input min-h-11 w-28 font-figure"
           most={1000}
           value={null}
           onFigure={(value) => value !== null && onRead(what, value)}
         />
-        <Pick label="In which unit" value={what} options={[...READINGS]} onPick={setWhat} />
+        <Pick label="Unit" value={what} options={[...READINGS]} onPick={setWhat} />
         <span className="text-base text-quiet">
-          Its recipe holds {level(recipe.sugar, 'sugar')} g sugar and {level(recipe.acid, 'acid')} g acid in 100 ml.
+          The recipe has {level(recipe.sugar, 'sugar')} g sugar and {level(recipe.acid, 'acid')} g acid per 100 ml.
         </span>
       </div>
     </Fold>

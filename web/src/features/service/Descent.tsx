@@ -8,8 +8,8 @@ export function Descent({ batch }: { batch: KeptBatch }) {
   const { descends, wood, id } = batch;
   if (descends.length < 2) return null;
   return (
-    <section aria-label="Line of descent" className="panel flex flex-col gap-2 p-4">
-      <h2 className="font-display text-xl font-semibold">Whose share is in it</h2>
+    <section aria-label="Refills" className="panel flex flex-col gap-2 p-4">
+      <h2 className="font-display text-xl font-semibold">Share of each filling</h2>
       <div aria-hidden className="flex h-7 overflow-hidden rounded-lg border border-base-content">
         {descends.map(({ id: of, share }, index) => (
           <span
@@ -35,12 +35,12 @@ export function Descent({ batch }: { batch: KeptBatch }) {
             </span>
             <span className="text-base text-quiet">
               {day(made_at)}
-              {kept_ml > 0 && index < descends.length - 1 && `; ${plain(kept_ml, 0)} ml of the one below stayed in it`}
+              {kept_ml > 0 && index < descends.length - 1 && `, ${plain(kept_ml, 0)} ml of the filling below stayed in`}
             </span>
           </li>
         ))}
       </ol>
-      {wood && <p className="text-base text-quiet">It lies in wood. What wood does isn’t foreseen: taste it.</p>}
+      {wood && <p className="text-base text-quiet">Aged in wood. What wood does isn’t predicted: taste it.</p>}
     </section>
   );
 }

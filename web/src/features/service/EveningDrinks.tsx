@@ -26,7 +26,7 @@ function usualEvening(): EveningEntry {
   const at = new Date();
   at.setHours(19, 0, 0, 0);
   if (at.getTime() < Date.now() + HOUR) at.setDate(at.getDate() + 1);
-  return { name: 'Tonight', at: at.toISOString(), hands: 1, drinks: [] };
+  return { name: 'Event plan', at: at.toISOString(), hands: 1, drinks: [] };
 }
 
 /** A time as the field of the browser wants it: by the clock on the wall. */
@@ -45,7 +45,7 @@ export function EveningDrinks({ report }: { report: Evening }) {
   const name = (id: number) => drinks.find((each) => each.id === id)?.name ?? 'a drink';
   return (
     <section
-      aria-label="The evening"
+      aria-label="Event"
       className={`panel flex flex-col gap-3 p-4 print:hidden ${report.evening ? 'max-lg:order-last' : ''}`}
     >
       <Overtaken
@@ -86,7 +86,7 @@ function WhatAndWhen({ entry, tell }: Telling) {
   return (
     <>
       <label className="flex flex-col gap-1 text-base">
-        What it is
+        Name
         <input
           key={entry.name}
           className="input min-h-11 w-full text-lg"
@@ -97,7 +97,7 @@ function WhatAndWhen({ entry, tell }: Telling) {
       </label>
       <div className="flex flex-wrap gap-3">
         <label className="flex min-w-0 grow flex-col gap-1 text-base">
-          The first guest comes
+          First guest at
           <input
             key={entry.at}
             type="datetime-local"
@@ -110,8 +110,8 @@ function WhatAndWhen({ entry, tell }: Telling) {
           />
         </label>
         <div>
-          <p className="mb-1 text-base">Pairs of hands</p>
-          <Stepper label="Pairs of hands" value={entry.hands} most={12} onChange={(hands) => tell('hands', hands)} />
+          <p className="mb-1 text-base">Staff</p>
+          <Stepper label="Staff" value={entry.hands} most={12} onChange={(hands) => tell('hands', hands)} />
         </div>
       </div>
     </>
@@ -130,7 +130,7 @@ function TakeOff() {
         onBlur={() => setSure(false)}
         onClick={() => (sure ? forget.mutate({}) : setSure(true))}
       >
-        {sure ? 'Press again: this one and its ticks go' : 'Begin another evening'}
+        {sure ? 'Press again to delete it and its ticks' : 'New event'}
       </button>
       <Refused fault={forget.error} className="text-base text-error" />
     </>
@@ -148,7 +148,7 @@ function PutBack({ name }: { name: string }) {
         className="btn min-h-11 text-base font-normal"
         onClick={() => back.mutate({ params: { query } })}
       >
-        Put “{name}” back
+        Restore “{name}”
       </button>
       <Refused fault={back.error} className="text-base text-error" />
     </>
@@ -161,10 +161,10 @@ function Another({ taken, onAdd }: { taken: number[]; onAdd: (id: number) => voi
   if (free.length === 0) return null;
   return (
     <Pick
-      label="Another drink"
+      label="Add a drink"
       className="min-h-11 w-full text-base"
       value={0}
-      options={[[0, 'Another drink …'], ...free.map(({ id, name }) => [id, name] as const)]}
+      options={[[0, 'Add a drink…'], ...free.map(({ id, name }) => [id, name] as const)]}
       onPick={(id) => id !== 0 && onAdd(id)}
     />
   );
@@ -185,7 +185,7 @@ function DrinkLine({ drink, name, words, onChange, onRemove }: LineProps) {
         <Link to={`/batch/${drink.drink_id}`} className="grow text-lg leading-tight font-semibold underline">
           {name}
         </Link>
-        <IconButton icon={X} label={`Without ${name}`} onClick={onRemove} />
+        <IconButton icon={X} label={`Remove ${name}`} onClick={onRemove} />
       </div>
       <div className="flex flex-wrap items-center gap-2">
         <Stepper
@@ -207,23 +207,23 @@ function Way({ drink, onChange }: { drink: Drink; onChange: TellDrink }) {
   return (
     <>
       <Pick
-        label="How it is made"
+        label="Made"
         className="min-h-11 min-w-0 grow text-base"
         value={drink.service}
         options={[
-          ['', 'made singly'],
+          ['', 'made to order'],
           ...SERVICES.map(([each, words]) => [each, `batch: ${words.toLowerCase()}`] as const),
         ]}
         onPick={(service) => onChange('service', service)}
       />
       {there.length > 0 && (
         <Pick
-          label="Out of which bottle"
+          label="From which bottle"
           className="min-h-11 w-full text-base"
           value={drink.batch_id ?? 0}
           options={[
-            [0, 'out of no bottle yet'],
-            ...there.map(({ id, name, serves_left }) => [id, `first ${name}: ${serves_left} left`] as const),
+            [0, 'no bottle yet'],
+            ...there.map(({ id, name, serves_left }) => [id, `${name} first: ${serves_left} left`] as const),
           ]}
           onPick={(id) => onChange('batch_id', id === 0 ? null : id)}
         />

@@ -38,14 +38,14 @@ export function JugAndBottle({ batch, wish, onChange }: Props) {
               className="btn btn-primary min-h-11 text-base"
               onClick={() => onChange({ serves: null, container: container_ml })}
             >
-              Make what fits
+              Make as much as fits
             </button>
             <button
               type="button"
               className="btn min-h-11 text-base"
               onClick={() => onChange({ container: null, serves: wish.serves ?? Math.floor(batch.serves) })}
             >
-              Take a larger one
+              Use a larger one
             </button>
           </div>
         </div>
@@ -56,7 +56,7 @@ export function JugAndBottle({ batch, wish, onChange }: Props) {
             bands={bands}
             container={container_ml}
             usable={fit.usable_ml}
-            label={`A container of ${plain(container_ml, 0)} ml with ${plain(total_ml, 0)} ml in it`}
+            label={`A container of ${plain(container_ml, 0)} ml holding ${plain(total_ml, 0)} ml`}
             className="h-80 w-full max-sm:h-60"
           />
           <p className="text-center text-base text-quiet">{plain(container_ml, 0)} ml</p>
@@ -98,7 +98,7 @@ function Order({ batch }: { batch: Batch }) {
                   {name}
                 </span>
                 <span className="block text-base text-quiet">
-                  {[lot && `of ${lot}`, how].filter(Boolean).join('; ')}
+                  {[lot && `from ${lot}`, how].filter(Boolean).join('; ')}
                 </span>
               </span>
               <span className={`text-3xl font-semibold whitespace-nowrap max-sm:text-2xl ${on ? 'text-quiet' : ''}`}>

@@ -29,10 +29,10 @@ export function KeptBatchPage() {
         actions={
           <>
             <Link to={`/batches/${id}/label`} className="btn btn-primary min-h-11 text-base">
-              Its label
+              Label
             </Link>
             <Link to="/tonight" className="btn min-h-11 text-base">
-              Tonight
+              Event plan
             </Link>
           </>
         }
@@ -61,9 +61,9 @@ export function KeptBatchPage() {
 }
 
 const AXES: [AxisName, string][] = [
-  ['sugar', 'g sugar in 100 ml'],
-  ['acid', 'g acid in 100 ml'],
-  ['abv', '% vol'],
+  ['sugar', 'g sugar/100 ml'],
+  ['acid', 'g acid/100 ml'],
+  ['abv', '% ABV'],
 ];
 
 /** What is left, and pouring from it. */
@@ -73,13 +73,13 @@ function Left({ batch }: { batch: KeptBatch }) {
   const serve = api.useMutation('post', '/api/batches/{batch_id}/served');
   const pour = (serves: number) => serve.mutate({ params: { path }, body: { serves } });
   return (
-    <section aria-label="What is left" className="panel flex flex-col gap-3 p-4">
+    <section aria-label="Amount left" className="panel flex flex-col gap-3 p-4">
       <div className="flex gap-4">
         <Bottle
           className="w-20 shrink-0"
           container={volume_ml / 0.9}
           bands={[{ key: 'left', ml: left_ml, brings: 'other' }]}
-          label={`${plain(left_ml, 0)} of ${plain(volume_ml, 0)} ml are left`}
+          label={`${plain(left_ml, 0)} of ${plain(volume_ml, 0)} ml left`}
         />
         <div className="flex flex-col leading-tight">
           <p role="status" className="text-4xl font-semibold">
@@ -107,7 +107,7 @@ function Left({ batch }: { batch: KeptBatch }) {
         </p>
       ))}
       {used_up_at ? (
-        <p className="text-lg">Used up {day(used_up_at)}.</p>
+        <p className="text-lg">Finished {day(used_up_at)}.</p>
       ) : (
         <div role="group" aria-label="Pour" className="flex gap-1.5">
           {[1, 2, 5].map((serves) => (
@@ -135,10 +135,10 @@ function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: Ke
   const cache = useQueryClient();
   const change = api.useMutation('patch', '/api/batches/{batch_id}');
   return (
-    <Fold title="Set right what is left">
+    <Fold title="Correct the amount left">
       <div className="flex items-center gap-2 pt-1 text-base">
         <Figure
-          aria-label="Left, in ml"
+          aria-label="Left, ml"
           className="input min-h-11 w-28 font-figure"
           value={Math.round(left_ml)}
           most={volume_ml}
@@ -152,7 +152,7 @@ function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: Ke
           className="btn min-h-11 text-base font-normal"
           onClick={() => change.mutate({ params: { path }, body: { used_up: !used_up_at } })}
         >
-          {used_up_at ? 'It isn’t used up' : 'It is used up'}
+          {used_up_at ? 'Not finished after all' : 'Finished'}
         </button>
       </div>
       <Overtaken
@@ -172,8 +172,8 @@ function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: Ke
 function Log({ batch }: { batch: KeptBatch }) {
   const { log, poured } = batch;
   return (
-    <section aria-label="What happened" className="panel flex flex-col gap-2 p-4">
-      <h2 className="font-display text-xl font-semibold">What happened to it</h2>
+    <section aria-label="History" className="panel flex flex-col gap-2 p-4">
+      <h2 className="font-display text-xl font-semibold">History</h2>
       <ol className="flex flex-col gap-1 text-base" reversed>
         {log.toReversed().map(({ at, words }) => (
           <li key={`${at} ${words}`} className="leading-snug">
@@ -189,7 +189,7 @@ function Log({ batch }: { batch: KeptBatch }) {
           </li>
         ))}
       </ol>
-      <Fold title="What is in it" count={poured.length}>
+      <Fold title="Contents" count={poured.length}>
         <ul className="text-base">
           {poured.map(({ name, ml, lot }, index) => (
             <li key={`${name} ${index}`} className="flex gap-2 border-b border-base-300 py-1 last:border-0">

@@ -34,15 +34,10 @@ export function MadeIt({ drink, spec, wish, batch }: Props) {
   const olders = (useQuery(batchesQuery()).data ?? []).filter(({ drink_id }) => drink_id === drink.id);
   return (
     <section aria-label="Made" className="panel flex flex-col gap-3 p-4 text-lg">
-      <h2 className="font-display text-xl font-semibold">Mixed it?</h2>
-      <Line
-        label="What is written on it"
-        hint="the drink and the day, if you leave it"
-        value={name}
-        onWrite={setName}
-      />
+      <h2 className="font-display text-xl font-semibold">Made it?</h2>
+      <Line label="Label" hint="drink and date if empty" value={name} onWrite={setName} />
       <Line label="Made by" most={100} value={maker} onWrite={setMaker} />
-      <Fold title="Poured otherwise than told" count={Object.keys(otherwise).length}>
+      <Fold title="Amounts really poured" count={Object.keys(otherwise).length}>
         <PouredOtherwise batch={batch} otherwise={otherwise} onChange={setOtherwise} />
       </Fold>
       <OnAnOlder olders={olders} older={older} wood={wood} onOlder={setOlder} onWood={setWood} />
@@ -71,7 +66,7 @@ export function MadeIt({ drink, spec, wish, batch }: Props) {
           )
         }
       >
-        {batch.fit.fits ? 'It is made' : 'It is made, in something larger'}
+        {batch.fit.fits ? 'Save batch' : 'Save batch in a larger container'}
       </button>
       <Refused fault={make.error} className="text-error" />
     </section>
@@ -105,7 +100,7 @@ function PouredOtherwise({ batch, otherwise, onChange }: OtherwiseProps) {
             {taste_first && ', after tasting'}
           </span>
           <Figure
-            aria-label={`Really poured of ${name}${taste_first ? ', after tasting' : ''}, in ml`}
+            aria-label={`Amount of ${name} poured${taste_first ? ', after tasting' : ''}, ml`}
             className="input min-h-11 w-24 px-2 text-right font-figure"
             most={1e6}
             value={otherwise[place] ?? ml}
@@ -139,10 +134,10 @@ function OnAnOlder({ olders, older, wood, onOlder, onWood }: OlderProps) {
   const chosen = olders.find(({ id }) => id === older?.batch_id);
   if (olders.length === 0) return null;
   return (
-    <Fold title="On what was left of an older one, or in wood">
+    <Fold title="Added to an older batch, or aged in wood">
       <div className="flex flex-col gap-2 pt-1 text-base">
         <Pick
-          label="Which older batch"
+          label="Older batch"
           className="min-h-11 w-full text-base"
           value={older?.batch_id ?? 0}
           options={[[0, 'a clean bottle'], ...olders.map(({ id, name: called }) => [id, called] as const)]}
@@ -152,7 +147,7 @@ function OnAnOlder({ olders, older, wood, onOlder, onWood }: OlderProps) {
           }}
         />
         {older && (
-          <Field label={`How much of it stayed, of ${plain(chosen?.left_ml ?? 0, 0)} ml`}>
+          <Field label={`How much of it was left, of ${plain(chosen?.left_ml ?? 0, 0)} ml`}>
             <Figure
               value={older.ml}
               least={1}
@@ -161,7 +156,7 @@ function OnAnOlder({ olders, older, wood, onOlder, onWood }: OlderProps) {
             />
           </Field>
         )}
-        <Check words="It lies in wood: what that does isn’t foreseen" on={wood} onChange={onWood} />
+        <Check words="Aged in wood, which isn’t predicted" on={wood} onChange={onWood} />
       </div>
     </Fold>
   );

@@ -6,9 +6,9 @@ import { Fold } from '../../ui/Fold';
 import { BoughtList } from './BoughtList';
 
 const AXES: [AxisName, string, string, string][] = [
-  ['sugar', 'Sweet', 'g', ' g of sugar'],
-  ['acid', 'Sharp', 'g', ' g of acid'],
-  ['abv', 'Strong', '%', ' % vol'],
+  ['sugar', 'Sweetness', 'g', ' g sugar'],
+  ['acid', 'Acidity', 'g', ' g acid'],
+  ['abv', 'Strength', '%', '% ABV'],
 ];
 
 /** One serve out of the bottle, as it is poured and while it is drunk, beside the drink made singly; cold, keeping, and what it takes. */
@@ -17,13 +17,15 @@ export function OneServe({ batch }: { batch: Batch }) {
   const { serve_ml, served, chilling, keeps, water, buy, label, freezing_c, findings } = batch;
   return (
     <section aria-label="One serve" className="panel flex flex-col gap-2 p-4">
-      <h2 className="font-display text-2xl leading-tight font-semibold">{volume(serve_ml, shown, ounceMl)} a serve</h2>
+      <h2 className="font-display text-2xl leading-tight font-semibold">
+        {volume(serve_ml, shown, ounceMl)} per serve
+      </h2>
       <p className="text-lg leading-snug">
         {label.serve}
         {served.alcohol_g > 0.5 && (
           <span className="text-quiet">
             {' '}
-            {plain(served.alcohol_g, 0)} g of alcohol, {plain(served.standard_drinks.us, 1)} US standard{' '}
+            {plain(served.alcohol_g, 0)} g alcohol, {plain(served.standard_drinks.us, 1)} US standard{' '}
             {plain(served.standard_drinks.us, 1) === '1' ? 'drink' : 'drinks'}.
           </span>
         )}
@@ -33,15 +35,15 @@ export function OneServe({ batch }: { batch: Batch }) {
         <Told name="Water" words={capital(water.words)} />
         <Told name="Cold" words={chilling.words} />
         <Told name="Keeps" words={keeps} />
-        <Told name="Freezes" words={`from ${degrees(freezing_c)} °C down`} />
+        <Told name="Freezes" words={`freezes at ${degrees(freezing_c)} °C`} />
       </dl>
       {buy.length > 0 && (
-        <Fold title="What it takes" count={buy.length}>
+        <Fold title="Supplies" count={buy.length}>
           <BoughtList lines={buy} />
         </Fold>
       )}
       {findings.length > 0 && (
-        <Fold title="To tell of a serve" count={findings.length}>
+        <Fold title="About one serve" count={findings.length}>
           <ul className="flex flex-col gap-1 text-base leading-snug">
             {findings.map(({ code, message }) => (
               <li key={code}>{message}</li>
@@ -58,7 +60,7 @@ function ByTheMinute({ batch: { minutes, served, interval80 } }: { batch: Batch 
   return (
     <>
       <table className="w-full text-lg">
-        <caption className="sr-only">A serve of the batch beside one made singly</caption>
+        <caption className="sr-only">Batch and made to order</caption>
         <thead>
           <tr className="text-right text-base text-quiet">
             <th className="text-left font-normal">Minute</th>
@@ -87,7 +89,7 @@ function ByTheMinute({ batch: { minutes, served, interval80 } }: { batch: Batch 
           ))}
           <tr className="border-t border-base-300">
             <th scope="row" className="py-1 text-left font-normal">
-              Cold
+              Temperature
             </th>
             {minutes.map(({ batch: of, single }) => (
               <td key={of.minute} className="py-1 pl-2 text-right font-figure whitespace-nowrap">
@@ -99,9 +101,9 @@ function ByTheMinute({ batch: { minutes, served, interval80 } }: { batch: Batch 
         </tbody>
       </table>
       <p className="text-base leading-snug text-quiet">
-        In 100 ml, and below in grey of one made singly. As poured, four serves of five lie between{' '}
+        Per 100 ml, made to order in grey. 8 times in 10 a serve has{' '}
         {AXES.filter(([axis]) => served[axis] > 0.02)
-          .map(([axis, , , unit]) => `${interval80[axis].map((end) => level(end, axis)).join(' and ')}${unit}`)
+          .map(([axis, , , unit]) => `${interval80[axis].map((end) => level(end, axis)).join('–')}${unit}`)
           .join(', ')}
         .
       </p>

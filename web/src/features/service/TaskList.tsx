@@ -48,7 +48,7 @@ export function TaskList({ tasks, hands, onTick }: Props) {
                 </span>
               </span>
               {hands > 1 && (
-                <span className="shrink-0 rounded-lg bg-base-200 px-2 py-0.5 text-base" title="Which pair of hands">
+                <span className="shrink-0 rounded-lg bg-base-200 px-2 py-0.5 text-base" title="Who does it">
                   {task.hand + 1}
                 </span>
               )}

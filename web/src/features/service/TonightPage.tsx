@@ -20,7 +20,7 @@ import { useTicks } from './useTicks';
 export function TonightPage() {
   const { supposed } = useSettings();
   const { data, error } = useQuery(eveningQuery(supposed));
-  useTitle('Tonight');
+  useTitle('Event plan');
   if (!data) return <Waiting error={error} />;
   return (
     <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-3 p-3 sm:p-4 print:block print:p-0">
@@ -30,7 +30,7 @@ export function TonightPage() {
       <main className="flex flex-col gap-3">
         <header>
           <h1 className="font-display text-3xl font-semibold print:text-2xl">
-            Tonight{' '}
+            Event plan{' '}
             {data.evening && <span className="font-sans text-xl font-normal text-quiet">{data.evening.name}</span>}
           </h1>
           {data.headline && (
@@ -40,7 +40,7 @@ export function TonightPage() {
           )}
         </header>
         {data.warnings.length > 0 && (
-          <ul aria-label="Look at this" className="panel flex flex-col gap-1 border-warning px-4 py-2 text-lg">
+          <ul aria-label="Check this" className="panel flex flex-col gap-1 border-warning px-4 py-2 text-lg">
             {data.warnings.map((words) => (
               <li key={words}>{words}</li>
             ))}
@@ -61,18 +61,16 @@ function Plan({ report }: { report: Evening }) {
   if (!report.evening) {
     return (
       <section className="panel p-5 text-lg lg:col-span-2">
-        <h2 className="font-display text-xl font-semibold">An evening is worked backwards from its hour</h2>
+        <h2 className="font-display text-xl font-semibold">No event yet</h2>
         <p className="max-w-prose">
-          Say when the first guest comes, how many pairs of hands there are, and how many of which drink. Then it is
-          told when to press, mix, chill and cut, what to take from the shelf and what to buy, and each thing is ticked
-          off as it is done.
+          Add the time of the first guest, the staff and the drinks. You get a prep list and a shopping list.
         </p>
       </section>
     );
   }
   return (
-    <section aria-label="What is to be done" className="panel flex flex-col gap-3 p-4 print:border-0 print:p-0">
-      <h2 className="font-display text-xl font-semibold print:hidden">Backwards from the hour</h2>
+    <section aria-label="Prep list" className="panel flex flex-col gap-3 p-4 print:border-0 print:p-0">
+      <h2 className="font-display text-xl font-semibold print:hidden">Prep list</h2>
       {report.tasks.length > 0 && <Clock report={report} />}
       <Refused fault={ticks.fault} className="text-base text-error" />
       <TaskList
@@ -88,12 +86,14 @@ function Takes({ report }: { report: Evening }) {
   const ticks = useTicks('bought');
   if (report.bought.length === 0) return null;
   return (
-    <section aria-label="What it takes" className="panel flex flex-col gap-1 p-4 print:mt-4 print:border-0 print:p-0">
-      <h2 className="font-display text-xl font-semibold">What it takes</h2>
+    <section aria-label="Shopping list" className="panel flex flex-col gap-1 p-4 print:mt-4 print:border-0 print:p-0">
+      <h2 className="font-display text-xl font-semibold">Shopping list</h2>
       <BoughtList lines={report.bought.map(ticks.of)} onTick={({ key }, done) => ticks.tick(key, done)} />
       <Refused fault={ticks.fault} className="text-base text-error" />
       {report.cost > 0 && (
-        <p className="pt-1 text-base text-quiet">{money(report.cost, report.currency)} as far as prices are told.</p>
+        <p className="pt-1 text-base text-quiet">
+          {money(report.cost, report.currency)} with the prices that are known.
+        </p>
       )}
     </section>
   );
@@ -118,21 +118,21 @@ function TakeAlong() {
         className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
         onClick={() => void calendar()}
       >
-        Calendar
+        Add to calendar
       </button>
       <button
         type="button"
         className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
         onClick={() => void list('text')}
       >
-        List as text
+        Export as text
       </button>
       <button
         type="button"
         className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
         onClick={() => void list('csv')}
       >
-        List as a table
+        Export as table
       </button>
       <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
         <Printer size={20} aria-hidden /> Print

@@ -71,35 +71,35 @@ export function AddBottle({ larder, told, onAdded, onClose }: Props) {
   const alike = larder.filter(({ kind }) => kind === typed.kind);
   return (
     <Dialog
-      heading="A bottle from its label"
+      heading="New bottle from its label"
       onClose={onClose}
       onSubmit={() =>
         add.mutate({ body: labelOf(typed) }, { onSuccess: (bottle) => onAdded(bottle.name, bottle.slug) })
       }
       actions={
         <button type="submit" className="btn btn-accent btn-lg" disabled={!typed.name.trim() || add.isPending}>
-          Put it on the shelf
+          Add to stock
         </button>
       }
     >
       <div className="grid gap-3 text-lg sm:grid-cols-2">
         <Line autoFocus className="sm:col-span-2" label="Name" value={typed.name} onWrite={(name) => tell({ name })} />
         <Composition typed={typed} onTell={tell} />
-        <Field label="Price of a litre">
-          <Figure value={typed.price} most={10000} onFigure={(price) => tell({ price })} placeholder="if you like" />
+        <Field label="Price per litre">
+          <Figure value={typed.price} most={10000} onFigure={(price) => tell({ price })} placeholder="optional" />
         </Field>
         <Field label="Most like" wide>
           <Pick
             className={LARGE}
             value={typed.like}
             options={[
-              ['', 'nothing that is here: the middle of its kind'],
+              ['', 'nothing listed: the average of its kind'],
               ...alike.map(({ slug, name }): [string, string] => [slug, name]),
             ]}
             onPick={(like) => tell({ like })}
           />
           <span className="text-base text-quiet">
-            It lends what no label tells: kinds of sugar and acid, smell, colour, what it is poured as.
+            What no label shows is taken from it: kinds of sugar and acid, aroma, colour, role.
           </span>
         </Field>
         <Refused fault={add.error} className="text-error sm:col-span-2" />
@@ -150,30 +150,24 @@ function Composition({ typed, onTell }: CompositionProps) {
           ))}
         </span>
       </div>
-      <Field label="Sugar, g / 100 ml">
-        <Figure
-          value={sugar}
-          most={150}
-          unit="g"
-          onFigure={(told) => onTell({ sugar: told })}
-          placeholder="if it tells"
-        />
+      <Field label="Sugar, g/100 ml">
+        <Figure value={sugar} most={150} unit="g" onFigure={(told) => onTell({ sugar: told })} placeholder="if given" />
       </Field>
       {classes.length > 0 ? (
-        <Field label="or its word for it">
+        <Field label="or in words">
           <Pick
             className={LARGE}
             value={typed.sweetness}
             disabled={sugar !== null}
-            options={[['', 'not told'], ...classes.map((each): [string, string] => [each, each])]}
+            options={[['', 'not given'], ...classes.map((each): [string, string] => [each, each])]}
             onPick={(sweetness) => onTell({ sweetness })}
           />
         </Field>
       ) : (
         <span />
       )}
-      <Field label="Acid, g / 100 ml">
-        <Figure value={typed.acid} most={60} unit="g" onFigure={(acid) => onTell({ acid })} placeholder="if it tells" />
+      <Field label="Acid, g/100 ml">
+        <Figure value={typed.acid} most={60} unit="g" onFigure={(acid) => onTell({ acid })} placeholder="if given" />
       </Field>
     </>
   );

@@ -26,7 +26,7 @@ export function AromaPicker({ aroma, onWeigh }: Props) {
   };
   return (
     <fieldset className="sm:col-span-2">
-      <legend>What it smells of: press to make it louder, and once more to take it out</legend>
+      <legend>Aroma: press to make it louder, press again to remove it</legend>
       <div className="mt-1 flex flex-wrap gap-1.5">
         {Object.entries(aroma).map(([tag, weight]) => (
           <button key={tag} type="button" className="btn btn-secondary min-h-11 text-base" onClick={() => weigh(tag)}>
@@ -45,8 +45,8 @@ export function AromaPicker({ aroma, onWeigh }: Props) {
         ))}
         <input
           type="search"
-          aria-label="Another word of the aroma list"
-          placeholder="another word"
+          aria-label="Another aroma"
+          placeholder="another aroma"
           className="input min-h-11 w-44 text-base"
           maxLength={40}
           value={sought}

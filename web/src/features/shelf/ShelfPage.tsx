@@ -20,7 +20,7 @@ export function ShelfPage() {
   const shelf = useQuery(shelfQuery());
   const [adding, setAdding] = useState(false);
   const [added, setAdded] = useState<string | null>(null);
-  useTitle('My shelf');
+  useTitle('Stock');
   if (!larder.data || !shelf.data) return <Waiting error={larder.error ?? shelf.error} />;
 
   const shelved = new Map(
@@ -31,21 +31,20 @@ export function ShelfPage() {
       <TopBar
         actions={
           <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setAdding(true)}>
-            <Plus size={20} aria-hidden /> Add a bottle
+            <Plus size={20} aria-hidden /> New bottle
           </button>
         }
       />
       <main className="flex flex-col gap-3">
-        <h1 className="font-display text-3xl font-semibold">My shelf</h1>
+        <h1 className="font-display text-3xl font-semibold">Stock</h1>
         {shelved.size === 0 && (
           <p className="panel max-w-prose p-4 text-lg">
-            Nothing is marked yet. Mark what stands at your bar, or add a bottle from its label: swaps can then keep to
-            what is at hand.
+            Nothing is marked in stock yet. Mark your bottles, or add one from its label. Swaps can then use only these.
           </p>
         )}
         {added && (
           <p role="status" className="panel max-w-prose p-4 text-lg">
-            {added} is on the shelf. What its label didn’t tell is estimated from its kind, and counts as less sure.
+            {added} added to stock. What its label doesn’t show is an estimate.
           </p>
         )}
         <Bottles larder={larder.data} shelved={shelved} />
@@ -64,7 +63,7 @@ export function ShelfPage() {
   );
 }
 
-const ON_THE_SHELF = 'On the shelf';
+const ON_THE_SHELF = 'In stock';
 
 interface BottlesProps {
   larder: Ingredient[];
@@ -88,20 +87,20 @@ function Bottles({ larder, shelved }: BottlesProps) {
   const folds = (title: string) => title !== ON_THE_SHELF && !all && !words.trim();
   const groups = [
     { title: ON_THE_SHELF, members: found.filter(({ slug }) => shelved.has(slug)) },
-    { title: 'In the larder, not on the shelf', members: found.filter(({ slug }) => !shelved.has(slug)) },
+    { title: 'Not in stock', members: found.filter(({ slug }) => !shelved.has(slug)) },
   ];
   return (
     <>
       <Refused fault={refused} className="panel max-w-prose p-4 text-lg" />
       <SearchLine
         className="input-lg w-full max-w-md"
-        label="Search my shelf"
-        placeholder="Any word for it"
+        label="Search stock"
+        placeholder="Name, kind or aroma"
         value={words}
         onWords={setWords}
       />
       {found.length === 0 && sought?.isSettled && (
-        <NothingCalled words={words} where="in the larder" onWords={setWords} />
+        <NothingCalled words={words} where="among ingredients" onWords={setWords} />
       )}
       {groups.map(
         ({ title, members }) =>
@@ -116,7 +115,7 @@ function Bottles({ larder, shelved }: BottlesProps) {
                   className="btn m-2 min-h-11 border-base-300 text-base font-normal"
                   onClick={() => setAll(true)}
                 >
-                  Show them all
+                  Show all
                 </button>
               )}
               <ul className="divide-y divide-base-300">

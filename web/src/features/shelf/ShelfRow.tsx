@@ -7,7 +7,7 @@ import { Figure } from '../../ui/Field';
 import { TastePart } from './TastePart';
 
 const STATES: [ShelfState, string][] = [
-  ['at hand', 'At hand'],
+  ['at hand', 'In stock'],
   ['low', 'Low'],
   ['out', 'Out'],
 ];
@@ -62,10 +62,10 @@ export function ShelfRow({ ingredient, by, shelved, onShelve, onRemove }: Props)
       )}
       {shelved && (
         <label className="flex items-center gap-2 text-base text-quiet">
-          a litre
+          per litre
           <Figure
             most={10000}
-            aria-label={`Price of a litre of ${name}`}
+            aria-label={`Price per litre of ${name}`}
             placeholder="price"
             className="input min-h-11 w-24 font-figure text-base text-base-content"
             value={shelved.price}
@@ -73,7 +73,7 @@ export function ShelfRow({ ingredient, by, shelved, onShelve, onRemove }: Props)
           />
         </label>
       )}
-      <span role="group" aria-label={`How ${name} stands`} className="flex gap-1">
+      <span role="group" aria-label={`Stock of ${name}`} className="flex gap-1">
         {STATES.map(([state, words]) => {
           const on = shelved?.state === state;
           return (
@@ -81,7 +81,7 @@ export function ShelfRow({ ingredient, by, shelved, onShelve, onRemove }: Props)
               key={state}
               type="button"
               aria-pressed={on}
-              title={on ? 'Take it off the shelf' : undefined}
+              title={on ? 'Remove from stock' : undefined}
               className={`btn min-h-11 px-3 text-base font-normal ${on ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
               onClick={() => onShelve(on ? 'off' : state, shelved?.price ?? null)}
             >

@@ -17,9 +17,9 @@ interface Props {
 }
 
 const LINES = [
-  ['nose', 'Nose', 'what it smells of alone'],
+  ['nose', 'Nose', 'on its own'],
   ['first', 'First sip', 'sweet, sharp, hot'],
-  ['finish', 'Finish', 'short, bitter, it lingers'],
+  ['finish', 'Finish', 'short, bitter, lingering'],
 ] as const;
 
 /** A bottle or a juice tasted alone, before it goes in; what is said can amend its aroma and its impression. */
@@ -49,7 +49,7 @@ export function TastePart({ ingredient, onClose }: Props) {
   };
   return (
     <Dialog
-      heading={`${ingredient.name}, tasted alone`}
+      heading={`${ingredient.name}, tasted on its own`}
       wide
       onClose={onClose}
       actions={
@@ -59,12 +59,12 @@ export function TastePart({ ingredient, onClose }: Props) {
           disabled={!who.trim() || taste.isPending}
           onClick={save}
         >
-          Keep it
+          Save
         </button>
       }
     >
       <div className="grid gap-3 text-lg sm:grid-cols-2">
-        <Line label="Who tastes" most={100} value={who} onWrite={setWho} />
+        <Line label="Taster" most={100} value={who} onWrite={setWho} />
         {LINES.map(([part, name, hint]) => (
           <Line
             key={part}
@@ -78,14 +78,12 @@ export function TastePart({ ingredient, onClose }: Props) {
         <AromaPicker aroma={aroma} onWeigh={setAroma} />
         <Line
           className="sm:col-span-2"
-          label="What the numbers can’t see, in a line"
+          label="Anything the figures can’t show"
           value={impression}
           onWrite={setImpression}
         />
       </div>
-      {amended && (
-        <p className="text-base text-quiet">Its aroma changes for every drink: kinship and likeness follow.</p>
-      )}
+      {amended && <p className="text-base text-quiet">A changed aroma counts in every drink, pairing and swap.</p>}
       <TastedBefore slug={ingredient.slug} />
       <Refused fault={taste.error} className="text-error" />
     </Dialog>
@@ -96,11 +94,11 @@ function TastedBefore({ slug }: { slug: string }) {
   const { data: before = [] } = useQuery(partTastingsQuery(slug));
   if (before.length === 0) return null;
   return (
-    <Fold title="Tasted before" count={before.length}>
+    <Fold title="Earlier notes" count={before.length}>
       {before.map((each) => (
         <p key={each.id} className="text-base">
           {day(each.tasted_at)}, {each.taster}: {Object.values(each.words).filter(Boolean).join('; ') || 'no words'}
-          {each.amended && ', amended'}
+          {each.amended && ', edited'}
         </p>
       ))}
     </Fold>

@@ -36,13 +36,13 @@ function ToBrix() {
     <section aria-label="Bring a syrup to a °Bx" className="panel flex flex-col gap-2 p-4 text-lg">
       <h2 className="font-display text-xl font-semibold">Bring a syrup to a °Bx</h2>
       <div className="grid grid-cols-3 gap-2">
-        <Field quiet label="It weighs, g">
+        <Field quiet label="Weight now, g">
           <Figure value={weight_g} least={1} most={1000000} unit="g" onFigure={(grams) => tell({ weight_g: grams })} />
         </Field>
-        <Field quiet label="It shows, °Bx">
+        <Field quiet label="Reading now, °Bx">
           <Figure value={brix} most={90} onFigure={(shown) => tell({ brix: shown })} />
         </Field>
-        <Field quiet label="Wanted, °Bx">
+        <Field quiet label="Target, °Bx">
           <Figure value={wanted_brix} least={1} most={80} onFigure={(wanted) => tell({ wanted_brix: wanted })} />
         </Field>
       </div>
@@ -66,8 +66,8 @@ function ToAcid() {
   };
   const options = juices.map(({ slug, name }): [string, string] => [slug, name]);
   return (
-    <section aria-label="Bring a juice to another’s acid" className="panel flex flex-col gap-2 p-4 text-lg">
-      <h2 className="font-display text-xl font-semibold">Bring a juice to another’s acid</h2>
+    <section aria-label="Match a juice’s acid" className="panel flex flex-col gap-2 p-4 text-lg">
+      <h2 className="font-display text-xl font-semibold">Match a juice’s acid</h2>
       <div className="grid grid-cols-3 gap-2">
         <Field quiet label="Juice">
           <Pick className="select-lg w-full" value={told.juice} options={options} onPick={(juice) => tell({ juice })} />
@@ -75,7 +75,7 @@ function ToAcid() {
         <Field quiet label="As sharp as">
           <Pick className="select-lg w-full" value={told.like} options={options} onPick={(like) => tell({ like })} />
         </Field>
-        <Field quiet label="How much, ml">
+        <Field quiet label="Amount, ml">
           <Figure
             value={told.volume_ml}
             least={1}
@@ -91,10 +91,12 @@ function ToAcid() {
         </p>
       ) : (
         <button type="button" className="btn min-h-11 self-start text-base" onClick={() => work.mutate({ body: told })}>
-          Work it out
+          Calculate
         </button>
       )}
-      <p className="text-base text-quiet">Food-grade acid only, weighed with care. Juice so adjusted is the day’s.</p>
+      <p className="text-base text-quiet">
+        Use food-grade acid and weigh it with care. Use adjusted juice the same day.
+      </p>
       <Refused fault={work.error} className="text-error" />
     </section>
   );

@@ -36,21 +36,21 @@ export function Lines({ preparation, onChange }: Props) {
     onChange({ lines: lines.map((line, at) => (at === index ? { ...line, ...part } : line)) });
   return (
     <>
-      <ul aria-label="Lines" className="flex flex-col gap-2">
+      <ul aria-label="Ingredients" className="flex flex-col gap-2">
         {lines.map((line, index) => {
           const name = nameOf(line);
           return (
             <li key={`${index} ${name}`} className="flex flex-wrap items-center gap-2">
               <span className="min-w-0 grow basis-full text-lg sm:basis-32 font-semibold wrap-anywhere">{name}</span>
               <Figure
-                aria-label={`How much ${name}`}
+                aria-label={`Amount of ${name}`}
                 className="input input-lg w-24 font-figure"
                 value={Number(line.amount)}
                 most={100000}
                 onFigure={(amount) => amount !== null && put(index, { amount })}
               />
               <Pick
-                label={`${name} is measured in`}
+                label={`Unit of ${name}`}
                 className="select-lg w-24"
                 value={line.unit}
                 options={UNITS}
@@ -58,7 +58,7 @@ export function Lines({ preparation, onChange }: Props) {
               />
               <IconButton
                 icon={X}
-                label={`Leave out ${name}`}
+                label={`Remove ${name}`}
                 onClick={() => onChange({ lines: lines.filter((_, at) => at !== index) })}
               />
             </li>
@@ -93,16 +93,16 @@ function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) =
     else
       setUnknown(
         meant
-          ? `“${q}” could be several things: choose below.`
-          : `Nothing that goes into a pot is called “${q}”. Try another word, or add it to the larder from its label.`,
+          ? `“${q}” can mean several things. Choose below.`
+          : `No ingredient matches “${q}”. Try another word, or add it under Ingredients from its label.`,
       );
   };
   return (
     <div className="flex flex-col gap-1">
       <input
         className="input input-lg w-full"
-        aria-label="Add what goes in"
-        placeholder="Add: raspberries, sugar, honey, gin, citric acid …"
+        aria-label="Add ingredient"
+        placeholder="raspberries, sugar, honey, gin, citric acid…"
         value={words}
         onChange={(event) => {
           setWords(event.target.value);
@@ -120,7 +120,7 @@ function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) =
         </p>
       )}
       {offered.length > 0 && (
-        <ul aria-label="It could be" className="flex flex-wrap gap-1.5">
+        <ul aria-label="Matches" className="flex flex-wrap gap-1.5">
           {offered.map(({ what, name, note }) => (
             <li key={`${what} ${note}`}>
               <button type="button" className="btn min-h-11 text-base font-normal" onClick={() => add(what)}>
@@ -143,9 +143,9 @@ function ScaleTo({ preparation, onChange }: Props) {
   if (!chosen) return null;
   return (
     <div className="flex flex-wrap items-center gap-2 border-t border-base-300 pt-3 text-base">
-      For what is on hand: I have
+      Scale to what you have: I have
       <Figure
-        aria-label="So much is on hand"
+        aria-label="Amount you have"
         className="input min-h-11 w-24 font-figure"
         value={null}
         placeholder={plain(Number(chosen.amount))}
@@ -160,7 +160,7 @@ function ScaleTo({ preparation, onChange }: Props) {
       />
       {UNITS.find(([unit]) => unit === chosen.unit)?.[1]} of
       <Pick
-        label="Of which line"
+        label="Which ingredient"
         value={at}
         options={preparation.lines.map((each, index) => [index, nameOf(each)])}
         onPick={setLine}

@@ -22,9 +22,9 @@ export function MakeIt({ slug, preparation, onChange }: Props) {
   return (
     <section aria-label="Made" className="panel flex flex-col gap-3 p-4 text-lg">
       <h2 className="font-display text-xl font-semibold">Made it?</h2>
-      <p className="text-base text-quiet">What was weighed or read in the end overrides what was supposed.</p>
+      <p className="text-base text-quiet">A weight or reading here replaces the estimate.</p>
       <div className="grid grid-cols-3 gap-2">
-        <Field quiet label="Weighs, g">
+        <Field quiet label="Weight, g">
           <Figure
             value={weight_g}
             least={1}
@@ -33,7 +33,7 @@ export function MakeIt({ slug, preparation, onChange }: Props) {
             onFigure={(told) => tell({ weight_g: told, volume_ml: null })}
           />
         </Field>
-        <Field quiet label="or fills, ml">
+        <Field quiet label="or volume, ml">
           <Figure
             value={volume_ml}
             least={1}
@@ -42,16 +42,11 @@ export function MakeIt({ slug, preparation, onChange }: Props) {
             onFigure={(told) => tell({ volume_ml: told, weight_g: null })}
           />
         </Field>
-        <Field quiet label="shows, °Bx">
+        <Field quiet label="°Bx read">
           <Figure value={brix} least={0.1} most={90} onFigure={(told) => tell({ brix: told })} />
         </Field>
       </div>
-      <Line
-        label="What you call this making"
-        hint="by its day and hour, if you leave it"
-        value={name}
-        onWrite={setName}
-      />
+      <Line label="Name of this batch" hint="date and time if empty" value={name} onWrite={setName} />
       <button
         type="button"
         className="btn btn-accent btn-lg self-start"
@@ -68,7 +63,7 @@ export function MakeIt({ slug, preparation, onChange }: Props) {
           )
         }
       >
-        Make a lot of it
+        Log it
       </button>
       <Refused fault={make.error} className="text-error" />
       {made && <WhatFollows made={made} />}
@@ -92,13 +87,13 @@ function WhatFollows({ made }: { made: Making }) {
       </ul>
       <div className="flex flex-wrap gap-2">
         <Link to={`/lots/${made.lot_id}`} className="btn min-h-11 text-base">
-          The lot
+          Open
         </Link>
         <Link to={`/lots/${made.lot_id}/label`} className="btn min-h-11 text-base">
-          Its label
+          Label
         </Link>
         <Link to="/today" className="btn min-h-11 text-base">
-          {made.follows.every(({ fine }) => fine) ? 'Today' : 'Bring them back in Today'}
+          {made.follows.every(({ fine }) => fine) ? 'Today' : 'Restore them in Today'}
         </Link>
       </div>
     </div>

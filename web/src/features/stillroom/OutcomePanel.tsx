@@ -25,13 +25,13 @@ export function OutcomePanel({ answer, fault }: Props) {
   if (!last) {
     return (
       <p className="panel p-4 text-lg text-quiet">
-        Give it a name and say what goes in: what it comes to stands here, in grams.
+        Give it a name and add ingredients. The result appears here, in grams.
       </p>
     );
   }
   const { totals, cost } = last;
   return (
-    <section aria-label="What it comes to" className="panel flex flex-col gap-3 p-4 text-lg">
+    <section aria-label="Result" className="panel flex flex-col gap-3 p-4 text-lg">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         {last.brix >= 0.5 && (
           <span className="text-3xl font-semibold">
@@ -51,7 +51,7 @@ export function OutcomePanel({ answer, fault }: Props) {
               {name in MARKS && <AxisMark axis={MARKS[name as keyof typeof MARKS]} />} {name}
             </dt>
             <dd className="font-semibold">
-              {plain(value, value < 10 ? 2 : 1)} {name === 'alcohol' ? '% vol' : 'g in 100 ml'}
+              {plain(value, value < 10 ? 2 : 1)} {name === 'alcohol' ? '% ABV' : 'g/100 ml'}
               {half_width > 0 && (
                 <span className="text-base font-normal text-quiet"> ± {plain(half_width, value < 10 ? 2 : 1)}</span>
               )}
@@ -68,7 +68,7 @@ export function OutcomePanel({ answer, fault }: Props) {
             {' '}
             Costs {cost.missing.length > 0 && 'at least '}
             {money(cost.total, currency?.sign)}
-            {cost.per_litre !== null && `, ${money(cost.per_litre, currency?.sign)} a litre`}.
+            {cost.per_litre !== null && `, ${money(cost.per_litre, currency?.sign)} per litre`}.
           </>
         )}{' '}
         {cost.words && <span className="text-base text-quiet">{cost.words}</span>}
@@ -82,7 +82,7 @@ export function OutcomePanel({ answer, fault }: Props) {
       )}
       {last.brix >= 0.5 && <BringTo weight={last.yield_g} brix={last.brix} />}
       <Costs parts={cost.parts} sign={currency?.sign ?? ''} />
-      <Fold title="Why these numbers">
+      <Fold title="Why these figures?">
         <ul className="flex flex-col gap-1 text-base">
           {last.why.map((each) => (
             <li key={each}>{each}</li>
@@ -102,7 +102,7 @@ function BringTo({ weight, brix }: { weight: number; brix: number }) {
       <label className="flex items-center gap-2">
         Bring it to
         <Figure
-          aria-label="Bring it to so many °Bx"
+          aria-label="Target, °Bx"
           className="input min-h-11 w-20 font-figure"
           least={1}
           most={80}
@@ -124,16 +124,16 @@ function BringTo({ weight, brix }: { weight: number; brix: number }) {
 function Costs({ parts, sign }: { parts: PreparationAnswer['cost']['parts']; sign: string }) {
   const put = api.useMutation('put', '/api/goods/{slug}/price');
   return (
-    <Fold title="What goes in costs">
+    <Fold title="Prices">
       <ul className="flex flex-col gap-1 text-base">
         {parts.map(({ name, slug, per, price, cost }) => (
           <li key={`${slug} ${name}`} className="flex flex-wrap items-center gap-2">
             <span className="grow">{name}</span>
             {per === 'kg' ? (
               <label className="flex items-center gap-2 text-quiet">
-                a kilogram
+                per kilogram
                 <Figure
-                  aria-label={`A kilogram of ${name} costs`}
+                  aria-label={`Price per kilogram of ${name}`}
                   className="input min-h-11 w-24 font-figure text-base-content"
                   most={100000}
                   value={price}
@@ -142,7 +142,7 @@ function Costs({ parts, sign }: { parts: PreparationAnswer['cost']['parts']; sig
               </label>
             ) : (
               <Link className="underline" to={`/larder/${slug}`}>
-                {price === null ? 'no price of a litre yet' : `${money(price, sign)} a litre`}
+                {price === null ? 'no price yet' : `${money(price, sign)} per litre`}
               </Link>
             )}
             <span className="w-16 text-right font-semibold">{cost === null ? '—' : money(cost, sign)}</span>

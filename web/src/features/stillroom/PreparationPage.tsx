@@ -55,7 +55,7 @@ export function PreparationPage() {
   if (!data) return <Waiting error={error} />;
   const kept = data.find(({ makes }) => makes.slug === slug);
   if (!kept && slug !== 'new') {
-    return <Waiting error={{ detail: 'The stillroom has no recipe for that; write one down.' }} />;
+    return <Waiting error={{ detail: 'No such recipe in Prep. Write a new one.' }} />;
   }
   return <InHand key={slug} slug={slug} kept={kept} />;
 }
@@ -68,7 +68,7 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
   const ready = rested.name.trim() !== '' && rested.lines.length > 0;
   const asked = useQuery({ ...preparedQuery(rested), enabled: ready });
   useHotkeys({ undo });
-  useTitle(kept ? `${kept.makes.name}, stillroom` : 'A preparation');
+  useTitle(kept ? `${kept.makes.name}, prep` : 'New recipe');
   return (
     <div className="mx-auto flex min-h-(--page) max-w-[1300px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
@@ -81,13 +81,13 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
               disabled={!isChanged || !ready || writing.isPending}
               onClick={writing.write}
             >
-              {isChanged || !kept ? 'Write it down' : 'Written down'}
+              {isChanged || !kept ? 'Save' : 'Saved'}
             </button>
           </>
         }
       />
       <main className="flex flex-col gap-4">
-        <h1 className="font-display text-3xl font-semibold">{now.name || 'A preparation'}</h1>
+        <h1 className="font-display text-3xl font-semibold">{now.name || 'New recipe'}</h1>
         {!kept && now.lines.length === 0 && <Starters onStart={change} />}
         <Refused fault={writing.refusedNew} className="panel p-3 text-lg text-error" />
         <Overtaken
@@ -98,7 +98,7 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
         />
         <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
           <div className="flex min-w-0 flex-col gap-4">
-            <section aria-label="What goes in" className="panel flex flex-col gap-3 p-4">
+            <section aria-label="Ingredients" className="panel flex flex-col gap-3 p-4">
               <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
                 <Line label="Name" value={now.name} onWrite={(name) => change({ name })} />
                 <Field label="Kind">
@@ -118,7 +118,7 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
             <OutcomePanel answer={asked.data} fault={ready ? asked.error : null} />
             {kept && <MakeIt slug={slug} preparation={now} onChange={change} />}
             {!kept && ready && (
-              <p className="text-lg text-quiet">Write it down, and it can be made: each making becomes a lot.</p>
+              <p className="text-lg text-quiet">Save it first. Then you can log each batch you make.</p>
             )}
           </div>
         </div>

@@ -35,7 +35,7 @@ const STARTERS: [string, Begun][] = [
     },
   ],
   [
-    'Honey, thinned',
+    'Honey syrup',
     {
       name: 'House honey',
       kind: 'thinned honey',
@@ -44,7 +44,7 @@ const STARTERS: [string, Begun][] = [
     },
   ],
   [
-    'Saline, a fifth',
+    'Saline, 20%',
     {
       name: 'House saline',
       kind: 'saline',
@@ -53,7 +53,7 @@ const STARTERS: [string, Begun][] = [
     },
   ],
   [
-    'Orange as sharp as lime',
+    'Orange, as sharp as lime',
     {
       name: 'Sharp orange',
       kind: 'adjusted juice',
@@ -75,8 +75,8 @@ const STARTERS: [string, Begun][] = [
 /** What others begin with: lines and steps to change, where nothing was written yet. */
 export function Starters({ onStart }: { onStart: (begun: Begun) => void }) {
   return (
-    <div role="group" aria-label="Begin with" className="flex flex-wrap items-center gap-1.5">
-      <span className="text-lg text-quiet">Begin with</span>
+    <div role="group" aria-label="Start from" className="flex flex-wrap items-center gap-1.5">
+      <span className="text-lg text-quiet">Start from</span>
       {STARTERS.map(([words, begun]) => (
         <button
           key={words}

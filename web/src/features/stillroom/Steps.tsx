@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { useState } from 'react';
 
 import type { Preparation, PreparationStep } from '../../api/client';
-import { capital, plain } from '../../lib/format';
+import { plain } from '../../lib/format';
 import { store, stored } from '../../lib/stored';
 import { CountDown } from '../../ui/CountDown';
 import { Figure } from '../../ui/Field';
@@ -34,8 +34,8 @@ export function Steps({ slug, preparation, strainable, onChange }: Props) {
     onChange({ steps: next });
   };
   return (
-    <section aria-label="What is done" className="panel flex flex-col gap-3 p-4">
-      <h2 className="font-display text-xl font-semibold">What is done</h2>
+    <section aria-label="Method" className="panel flex flex-col gap-3 p-4">
+      <h2 className="font-display text-xl font-semibold">Method</h2>
       <ol className="flex flex-col gap-2">
         {steps.map((step, index) => {
           const key = `${index} ${step.do}`;
@@ -116,9 +116,9 @@ function KitchenStep({ step, solids, done, onDone, onPut, onMove, isFirst, isLas
           {step.minutes ? <TimeOf minutes={step.minutes} what={step.do} /> : null}
         </>
       )}
-      <IconButton icon={ArrowUp} label={`${capital(step.do)} earlier`} disabled={isFirst} onClick={() => onMove(-1)} />
-      <IconButton icon={ArrowDown} label={`${capital(step.do)} later`} disabled={isLast} onClick={() => onMove(1)} />
-      <IconButton icon={X} label={`No ${step.do}`} onClick={onDrop} />
+      <IconButton icon={ArrowUp} label={`Move ${step.do} up`} disabled={isFirst} onClick={() => onMove(-1)} />
+      <IconButton icon={ArrowDown} label={`Move ${step.do} down`} disabled={isLast} onClick={() => onMove(1)} />
+      <IconButton icon={X} label={`Remove ${step.do}`} onClick={onDrop} />
       {step.do === 'strain' && solids.length > 0 && (
         <Thrown solids={solids} thrown={step.discard} onThrow={(discard) => onPut({ discard })} />
       )}
@@ -136,13 +136,13 @@ function TimeOf({ minutes, what }: { minutes: number; what: string }) {
 }
 
 const SENTENCES: Record<PreparationStep['do'], string> = {
-  dissolve: 'Stir until all is dissolved',
+  dissolve: 'Stir until dissolved',
   simmer: 'Simmer gently',
   boil: 'Boil',
-  skim: 'Skim the foam off',
-  steep: 'Let it steep, covered',
+  skim: 'Skim off the foam',
+  steep: 'Cover and leave to steep',
   strain: 'Strain',
-  cool: 'Cool, before egg or ice',
+  cool: 'Cool before adding egg or ice',
 };
 
 interface ThrownProps {
@@ -156,7 +156,7 @@ function Thrown({ solids, thrown, onThrow }: ThrownProps) {
   return (
     <div
       role="group"
-      aria-label="What is strained out"
+      aria-label="What you strain out"
       className="flex basis-full flex-wrap items-center gap-1.5 pl-9 text-base"
     >
       <span className="text-quiet">{thrown.length ? 'strains out' : 'strains out all fruit and greens, or'}</span>

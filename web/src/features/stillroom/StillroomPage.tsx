@@ -15,24 +15,23 @@ import { AdjustPanel } from './AdjustPanel';
 export function StillroomPage() {
   const { supposed } = useSettings();
   const { data, error } = useQuery(preparationsQuery(supposed));
-  useTitle('Stillroom');
+  useTitle('Prep');
   if (!data) return <Waiting error={error} />;
   return (
     <div className="mx-auto flex min-h-(--page) max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
         actions={
           <Link to="/stillroom/new" className="btn btn-primary min-h-11 gap-2 text-base">
-            <Plus size={20} aria-hidden /> Write one down
+            <Plus size={20} aria-hidden /> New recipe
           </Link>
         }
       />
       <main className="flex flex-col gap-4">
-        <h1 className="font-display text-3xl font-semibold">Stillroom</h1>
+        <h1 className="font-display text-3xl font-semibold">Prep</h1>
         {data.length === 0 ? (
           <p className="panel max-w-prose p-5 text-lg">
-            Syrups, fruit syrups, cordials, infusions, saline, adjusted juice. Write down what goes in, by weight or by
-            the cup, and what is done with it: how sweet and sharp it comes out is worked out in grams, and each making
-            becomes a lot that drinks can be poured of.
+            Syrups, cordials, infusions, saline and adjusted juice. Write a recipe by weight or by the cup, and log each
+            batch you make.
           </p>
         ) : (
           <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
@@ -58,7 +57,7 @@ function PreparationCard({ preparation }: { preparation: PreparationSummary }) {
       >
         <span className="font-display text-xl font-semibold">{makes.name}</span>
         <span className="text-base text-quiet">
-          {capital(kind)}, in {drinks || 'no'} {drinks < 2 ? 'drink' : 'drinks'} of the list
+          {capital(kind)}, in {drinks || 'no'} {drinks < 2 ? 'drink' : 'drinks'} on the menu
         </span>
         {report ? (
           <span>
@@ -69,8 +68,8 @@ function PreparationCard({ preparation }: { preparation: PreparationSummary }) {
           <span className="text-error">{capital(fault)}.</span>
         )}
         <span className={`mt-auto ${short ? 'text-warning' : 'text-quiet'}`}>
-          {left_ml === null ? 'None noted' : `${plain(left_ml, 0)} ml left`}
-          {par_ml !== null && ` of ${plain(par_ml, 0)} that should stand there`}
+          {left_ml === null ? 'None open' : `${plain(left_ml, 0)} ml left`}
+          {par_ml !== null && `, par ${plain(par_ml, 0)} ml`}
         </span>
       </Link>
     </li>

@@ -4,19 +4,19 @@ import { Figure } from '../../ui/Field';
 import { Pick } from '../../ui/Pick';
 
 const TARGETS: [Aim['target'], string][] = [
-  ['parent', 'where its parent stands'],
-  ['home', 'the middle of its home'],
-  ['typed', 'figures of my own'],
+  ['parent', 'trial 1'],
+  ['home', 'the middle of its typical range'],
+  ['typed', 'my own figures'],
 ];
 const FIGURES = [
-  ['sugar', 'Sweetness, g / 100 ml'],
-  ['acid', 'Acidity, g / 100 ml'],
+  ['sugar', 'Sweetness, g sugar/100 ml'],
+  ['acid', 'Acidity, g acid/100 ml'],
   ['abv', 'Strength, % ABV'],
 ] as const;
 const WEIGHTS: [number, string][] = [
-  [0, 'no matter'],
-  [1, 'as usual'],
-  [4, 'above all'],
+  [0, 'not at all'],
+  [1, 'normally'],
+  [4, 'most'],
 ];
 
 interface Props {
@@ -32,7 +32,7 @@ export function AimSettings({ hasHome, chosen = false }: Props) {
   return (
     <div className="flex flex-col gap-2 pb-2 text-base">
       <label className={`flex flex-wrap items-center gap-2 ${chosen ? 'hidden' : ''}`}>
-        Bring it to
+        Aim for
         <Pick
           value={aim.target}
           options={TARGETS.filter(([target]) => hasHome || target !== 'home')}
@@ -40,8 +40,8 @@ export function AimSettings({ hasHome, chosen = false }: Props) {
         />
       </label>
       {aim.target === 'typed' && !chosen && <OwnFigures aim={aim} set={set} />}
-      <div role="group" aria-label="Steps of the jigger" className="flex items-center gap-2">
-        in steps of
+      <div role="group" aria-label="Jigger marks" className="flex items-center gap-2">
+        in marks of
         {([2.5, 5, 7.5] as const).map((grid) => (
           <button
             key={grid}
@@ -55,20 +55,16 @@ export function AimSettings({ hasHome, chosen = false }: Props) {
         ))}
       </div>
       <Check
-        words="Others may join: syrup, citrus, acid, spirit, water"
+        words="Also use syrup, citrus, acid, spirit or water"
         on={aim.joining}
         onChange={(joining) => set({ joining })}
       />
       <Check
-        words="Count sweetness by kind of sugar, not by weight"
+        words="Count sweetness by kind of sugar"
         on={aim.sweetness !== 'grams'}
         onChange={(on) => set({ sweetness: on ? 'sucrose equivalents' : 'grams' })}
       />
-      <Check
-        words="Keep what the drink is known by: liqueur and accents before base, base before citrus and syrup"
-        on={aim.character}
-        onChange={(character) => set({ character })}
-      />
+      <Check words="Change base and liqueur least" on={aim.character} onChange={(character) => set({ character })} />
       <WhatCounts aim={aim} set={set} />
     </div>
   );

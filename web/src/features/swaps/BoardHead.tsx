@@ -16,9 +16,9 @@ interface Props {
 }
 
 const SHARES: [BoardView['share'], string][] = [
-  [1, 'All of it'],
-  [0.5, 'Half'],
-  [0.25, 'A quarter'],
+  [1, 'all of it'],
+  [0.5, 'half'],
+  [0.25, 'a quarter'],
 ];
 
 /** The search, how much of a base is replaced, and the settings. */
@@ -32,14 +32,14 @@ export function BoardHead({ search, words, onWords, isBase, settings }: Props) {
           ref={search}
           className="min-h-11 min-w-36 grow basis-0"
           size={18}
-          label="Search the board"
+          label="Search swaps"
           placeholder="Search ( / )"
           value={words}
           onWords={onWords}
         />
         {isBase && (
           <Chips
-            legend="How much of it"
+            legend="How much to swap"
             inLine
             options={SHARES}
             value={view.share}
@@ -52,7 +52,7 @@ export function BoardHead({ search, words, onWords, isBase, settings }: Props) {
           className={`btn min-h-11 px-3 text-base font-normal ${asking ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
           onClick={() => setAsking(!asking)}
         >
-          <SlidersHorizontal size={18} aria-hidden /> How
+          <SlidersHorizontal size={18} aria-hidden /> Swap
         </button>
       </div>
       {asking && <BoardSettings {...settings} />}

@@ -18,11 +18,11 @@ interface Props {
 }
 
 const MODES: [BoardView['mode'], string][] = [
-  ['rebalance', 'and bring the drink back'],
-  ['pour', 'measure for measure'],
-  ['hold_sugar', 'holding its sweetness'],
-  ['hold_acid', 'holding its acidity'],
-  ['hold_abv', 'holding its strength'],
+  ['rebalance', 'and rebalance'],
+  ['pour', '1:1'],
+  ['hold_sugar', 'keep the sweetness'],
+  ['hold_acid', 'keep the acidity'],
+  ['hold_abv', 'keep the strength'],
 ];
 
 /** How it is swapped, toward what, and what is wanted. */
@@ -37,7 +37,7 @@ export function BoardSettings({ view, set, hasHome, actions, kind, kinds, onKind
       <AimSettings hasHome={hasHome} />
       <Wishes view={view} set={set} />
       <label className="flex flex-wrap items-center gap-2 pt-1 text-base">
-        Of the kind
+        of kind
         <Pick
           value={kind}
           options={[['', 'any'], ...kinds.map((each): [string, string] => [each, each])]}

@@ -82,22 +82,22 @@ export function BringBack(props: Props) {
       }}
     >
       <div className="flex items-center gap-2 p-3 pb-2">
-        <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
+        <IconButton icon={ArrowLeft} label="Back to ingredients" hotkey={shownKey('back')} onClick={onBack} />
         <h2 className="grow font-display text-lg leading-tight font-semibold">
           {wished
-            ? `Bring it to ${level(wished.sugar, 'sugar')} g sweet, ${level(wished.acid, 'acid')} g sharp`
-            : `Bring it back to ${goal}`}
+            ? `Rebalance to ${level(wished.sugar, 'sugar')} g sugar and ${level(wished.acid, 'acid')} g acid per 100 ml`
+            : `Rebalance to ${goal}`}
         </h2>
       </div>
       <div className="min-h-0 grow overflow-y-auto px-3">
         <Refused fault={answer.error} className="py-2 text-lg" />
-        {!answer.error && !found && <p className="py-2 text-quiet">Searching what can be poured…</p>}
+        {!answer.error && !found && <p className="py-2 text-quiet">Searching…</p>}
         {ways.length > 1 && <Ways ways={ways} chosen={chosen} ounceMl={spec.ounce_ml} onChoose={walk} />}
         {found && way && <Found found={way} notes={found.notes} alone={ways.length < 2} ounceMl={spec.ounce_ml} />}
         <div className="flex flex-col gap-2 border-t border-base-300 py-2">
-          <h3 className="text-base font-semibold">What may move</h3>
+          <h3 className="text-base font-semibold">Settings</h3>
           <LockStrip pours={pours} onToggle={onLock} />
-          <Fold title="How">
+          <Fold title="Settings">
             <AimSettings hasHome={hasHome} chosen={wished !== undefined} />
           </Fold>
         </div>
@@ -118,6 +118,6 @@ function isTyped(target: EventTarget): boolean {
 
 /** Where a home is aimed at: its middle, or where a taster would have it. */
 function homeWords(palate: string | null): string {
-  if (palate === null) return 'the middle of its home';
-  return palate ? `its home, as ${palate} likes it` : 'its home, as the house likes it';
+  if (palate === null) return 'the typical range';
+  return palate ? `${palate}’s palate` : 'the team’s palate';
 }

@@ -20,10 +20,10 @@ export function Found({ found, notes, alone, ounceMl }: Props) {
   const { shown } = useSettings();
   return (
     <>
-      <section aria-label="What to pour" className={alone ? 'border-t border-base-300 py-2' : 'sr-only'}>
+      <section aria-label="New amounts" className={alone ? 'border-t border-base-300 py-2' : 'sr-only'}>
         {found.moves.length === 0 ? (
           <p className="text-lg">
-            {found.reached ? 'It is there already: nothing has to move.' : 'No pourable change brings it nearer.'}
+            {found.reached ? 'On target already. No change needed.' : 'No change on jigger marks comes closer.'}
           </p>
         ) : (
           <ul>
@@ -36,8 +36,8 @@ export function Found({ found, notes, alone, ounceMl }: Props) {
         )}
       </section>
       {found.changes.length > 0 && (
-        <section aria-label="What each did" className="border-t border-base-300 py-2 text-base">
-          <h3 className="font-semibold">What each does</h3>
+        <section aria-label="What each change does" className="border-t border-base-300 py-2 text-base">
+          <h3 className="font-semibold">What each change does</h3>
           <ul>
             {found.changes.map(({ words, steps }) => (
               <li key={words} className="flex items-baseline gap-2">
@@ -50,10 +50,10 @@ export function Found({ found, notes, alone, ounceMl }: Props) {
           </ul>
         </section>
       )}
-      <section aria-label="What is left" className="border-t border-base-300 py-2 text-base">
+      <section aria-label="Remaining difference" className="border-t border-base-300 py-2 text-base">
         {found.moves.length > 0 && (
           <>
-            <h3 className="font-semibold">Then it is</h3>
+            <h3 className="font-semibold">After that:</h3>
             <p className="text-lg">{standsSo(found.left.map(({ words }) => words))}</p>
           </>
         )}
@@ -84,5 +84,5 @@ function Did({ axis, steps }: { axis: (typeof AXES)[number]; steps: number }) {
 
 /** "As sweet, as sharp, a touch weaker, about as large". */
 function standsSo(words: string[]): string {
-  return sentence(words.map((word) => word.replace(', to the tongue', '')).join(', '));
+  return sentence(words.map((word) => word.replace('', '')).join(', '));
 }

@@ -17,7 +17,7 @@ interface Props {
 export function LockStrip({ pours, onToggle }: Props) {
   if (pours.length === 0) return null;
   return (
-    <div role="group" aria-label="Free to move" className="flex shrink-0 gap-1.5 overflow-x-auto min-[760px]:flex-wrap">
+    <div role="group" aria-label="Can change" className="flex shrink-0 gap-1.5 overflow-x-auto min-[760px]:flex-wrap">
       {pours.map(({ index, name, amount, free }, place) => {
         const Sign = free ? LockOpen : Lock;
         return (
@@ -25,7 +25,7 @@ export function LockStrip({ pours, onToggle }: Props) {
             key={index}
             type="button"
             aria-pressed={!free}
-            title={`${free ? 'May move; lock it' : 'Stays as it is; free it'} (${place + 1})`}
+            title={`${free ? 'Can change. Lock it' : 'Locked. Unlock it'} (${place + 1})`}
             className={`btn min-h-11 shrink-0 gap-1.5 px-2.5 text-base font-normal ${free ? 'btn-ghost border-base-300' : 'btn-secondary'}`}
             onClick={() => onToggle(index)}
           >
@@ -35,7 +35,7 @@ export function LockStrip({ pours, onToggle }: Props) {
             </kbd>
             <span>
               {name} <span className="text-quiet">{amount}</span>
-              <span className="sr-only">, {free ? 'free to move' : 'locked'}</span>
+              <span className="sr-only">, {free ? 'can change' : 'locked'}</span>
             </span>
           </button>
         );

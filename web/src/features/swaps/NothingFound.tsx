@@ -19,21 +19,21 @@ export function NothingFound({ words, isSettled, atHand, onWords, onAny }: Props
   if (words.trim()) {
     if (!isSettled) return null;
     return (
-      <NothingCalled words={words} where="on this board" onWords={onWords}>
-        <p className="mt-1.5 text-quiet">What is left out, and why, stands below.</p>
+      <NothingCalled words={words} where="in this list" onWords={onWords}>
+        <p className="mt-1.5 text-quiet">The reasons are below.</p>
       </NothingCalled>
     );
   }
   return (
     <div className="px-4 py-3">
-      <p>Nothing {atHand ? 'at hand' : 'in the larder'} can do this job. Below stands why each was left out.</p>
+      <p>No ingredient {atHand ? 'in stock' : 'in the list'} can replace it. The reasons are below.</p>
       {atHand && (
         <p className="mt-2 flex flex-wrap gap-2">
           <button type="button" className="btn min-h-11" onClick={onAny}>
-            Look at the whole larder
+            Search all ingredients
           </button>
           <Link to="/shelf" className="btn min-h-11">
-            Say what is at hand
+            Update your stock
           </Link>
         </p>
       )}
@@ -66,10 +66,10 @@ export function LeftOut({
               <button
                 type="button"
                 className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
-                aria-label={`Take anyway: ${name}`}
+                aria-label={`Use anyway: ${name}`}
                 onClick={() => onTake(slug)}
               >
-                Take anyway
+                Use anyway
               </button>
             </li>
           ))}

@@ -18,7 +18,7 @@ const MOST = 3;
 const COLOUR: Record<AxisName, string> = { sugar: 'text-sweet', acid: 'text-sharp', abv: 'text-strong' };
 const LESS_AND_MORE: Record<AxisName, [string, string]> = {
   sugar: ['drier', 'sweeter'],
-  acid: ['softer', 'sharper'],
+  acid: ['less sharp', 'sharper'],
   abv: ['weaker', 'stronger'],
 };
 
@@ -30,13 +30,13 @@ export function SignedMarks({ axis, plain, mended }: Props) {
   const { data: rules } = useQuery(rulesQuery());
   const band = rules?.tasted_steps ?? 0;
   const [poured, back] = [plain.steps[axis], mended?.steps[axis]];
-  const words = mended ? `, brought back ${told(axis, mended)}` : '';
+  const words = mended ? `. Rebalanced: ${told(axis, mended)}` : '';
   return (
     <svg
       width={WIDTH}
       height={HEIGHT}
       role="img"
-      aria-label={`As poured ${told(axis, plain)}${words}`}
+      aria-label={`1:1: ${told(axis, plain)}${words}`}
       className={`shrink-0 ${COLOUR[axis]}`}
     >
       {/* What lies within can hardly be told apart. */}
@@ -80,6 +80,6 @@ function at(steps: number): number {
 }
 
 function told(axis: AxisName, { steps, tasted }: Standing): string {
-  if (!tasted.includes(axis)) return 'on the target';
+  if (!tasted.includes(axis)) return 'on target';
   return LESS_AND_MORE[axis][steps[axis] > 0 ? 1 : 0];
 }

@@ -70,7 +70,7 @@ export function SwapBoard(props: BoardProps) {
         <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
         <h2 className="min-w-0 grow font-display text-lg leading-tight font-semibold">Instead of {present}</h2>
         <Chips
-          legend="In order of"
+          legend="Sort by"
           inLine
           options={RANKINGS}
           value={view.ranking}
@@ -137,7 +137,7 @@ export function SwapBoard(props: BoardProps) {
 /** How far the search has come, or why it can't. */
 function HowFar({ board, error }: { board: BoardSoFar | undefined; error: Error | null }) {
   if (error) return <p className="px-4 py-2 text-error">{error.message}</p>;
-  if (!board) return <p className="px-4 py-2 text-quiet">Searching the larder…</p>;
+  if (!board) return <p className="px-4 py-2 text-quiet">Searching…</p>;
   if (board.done) return null;
   return (
     <progress

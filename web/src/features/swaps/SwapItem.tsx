@@ -56,24 +56,24 @@ export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, o
       </div>
       <p className="pl-10 text-base leading-snug">
         {moves.length === 0 && plain.words.length === 0 ? (
-          <>Measure for measure, {asPoured}</>
+          <>1:1: {asPoured}</>
         ) : (
           <>
             <span className={plain.words.length ? 'font-semibold' : ''}>{capital(asPoured)}</span>
-            {moves.length > 0 && <>; wants {moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}</>}
-            {mended && moves.length > 0 && mended.words.length > 0 && <>; then still {mended.words.join(', ')}</>}
-            {!mended && row.proved && <>; further than two steps, whatever moves</>}
+            {moves.length > 0 && <>. To rebalance: {moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}</>}
+            {mended && moves.length > 0 && mended.words.length > 0 && <>. Remaining: {mended.words.join(', ')}</>}
+            {!mended && row.proved && <>. More than two noticeable differences remain</>}
           </>
         )}
         {highlighted && row.loudness.length > 0 && (
-          <span className="block">{sentence(`to the nose: ${row.loudness.join(', ')}`)}</span>
+          <span className="block">{sentence(`aroma: ${row.loudness.join(', ')}`)}</span>
         )}
         {notes.map((note) => (
           <span key={note} className="block">
             {note}
           </span>
         ))}
-        {!row.proved && <span className="text-quiet"> (not all ways were weighed)</span>}
+        {!row.proved && <span className="text-quiet"> (not every option was tried)</span>}
       </p>
     </div>
   );

@@ -16,20 +16,20 @@ export function TryOrTake({ trying, disabled = false, onTry, onTake }: Props) {
         aria-pressed={trying}
         disabled={disabled}
         className={`btn min-h-12 grow basis-0 text-base ${trying ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-        title={trying ? `Take it off again (${shownKey('back')})` : `Try it on (${shownKey('tryOn')})`}
+        title={trying ? `Reset (${shownKey('back')})` : `Preview (${shownKey('tryOn')})`}
         onClick={onTry}
       >
-        {trying ? 'Take it off again' : 'Try it on'}{' '}
+        {trying ? 'Reset' : 'Preview'}{' '}
         <kbd className="kbd max-lg:hidden">{trying ? shownKey('back') : shownKey('tryOn')}</kbd>
       </button>
       <button
         type="button"
         disabled={disabled}
         className="btn btn-primary min-h-12 grow basis-0 text-base"
-        title={`Take it (${shownKey('take')})`}
+        title={`Use this (${shownKey('take')})`}
         onClick={onTake}
       >
-        Take it <kbd className="kbd text-base-content max-lg:hidden">{shownKey('take')}</kbd>
+        Use this <kbd className="kbd text-base-content max-lg:hidden">{shownKey('take')}</kbd>
       </button>
     </div>
   );

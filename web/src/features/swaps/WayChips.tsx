@@ -8,11 +8,8 @@ export function WayChips({ ways, chosen, ounceMl, onChoose }: WaysProps) {
   const way = ways[chosen];
   if (ways.length < 2 || !way) return null;
   return (
-    <section
-      aria-label="Ways to take it"
-      className="border-t border-base-300 bg-base-100 px-3 pt-2 text-base leading-snug"
-    >
-      <div role="radiogroup" aria-label="Ways to bring it there" className="flex flex-wrap gap-1.5">
+    <section aria-label="Options" className="border-t border-base-300 bg-base-100 px-3 pt-2 text-base leading-snug">
+      <div role="radiogroup" aria-label="Options" className="flex flex-wrap gap-1.5">
         {ways.map(({ title }, index) => (
           <button
             key={title}

@@ -14,7 +14,7 @@ export interface WaysProps {
 export function Ways({ ways, chosen, ounceMl, onChoose }: WaysProps) {
   const { shown } = useSettings();
   return (
-    <div role="radiogroup" aria-label="Ways to bring it there" className="flex flex-col gap-2 pb-2">
+    <div role="radiogroup" aria-label="Options" className="flex flex-col gap-2 pb-2">
       {ways.map(({ title, moves, left, cost }, index) => (
         <button
           key={title}

@@ -12,9 +12,9 @@ interface Props {
 }
 
 const AT_HAND: [BoardView['atHand'], string][] = [
-  ['any', 'The whole larder'],
-  ['first', 'At hand first'],
-  ['only', 'Only at hand'],
+  ['any', 'All ingredients'],
+  ['first', 'In stock first'],
+  ['only', 'Only in stock'],
 ];
 
 /** Which candidates are wanted. */
@@ -24,18 +24,12 @@ export function Wishes({ view, set }: Props) {
     set({ avoid: on ? [...view.avoid, allergen] : view.avoid.filter((each) => each !== allergen) });
   return (
     <fieldset className="flex flex-wrap items-center gap-x-4 border-t border-base-300 pt-1">
-      <legend className="sr-only">Which are wanted</legend>
+      <legend className="sr-only">Filter</legend>
       <span className="basis-full">
-        <Chips
-          legend="What is at hand"
-          inLine
-          options={AT_HAND}
-          value={view.atHand}
-          onChoose={(atHand) => set({ atHand })}
-        />
+        <Chips legend="Stock" inLine options={AT_HAND} value={view.atHand} onChoose={(atHand) => set({ atHand })} />
       </span>
       <Check words="Vegan" on={view.vegan} onChange={(vegan) => set({ vegan })} />
-      <Check words="Without alcohol" on={view.withoutAlcohol} onChange={(withoutAlcohol) => set({ withoutAlcohol })} />
+      <Check words="Non-alcoholic" on={view.withoutAlcohol} onChange={(withoutAlcohol) => set({ withoutAlcohol })} />
       <label className="flex min-h-11 items-center gap-2 text-base">
         At most
         <Figure
@@ -44,9 +38,9 @@ export function Wishes({ view, set }: Props) {
           value={view.mostPrice}
           onFigure={(mostPrice) => set({ mostPrice })}
         />
-        a litre
+        per litre
       </label>
-      <span className="basis-full text-base">Nothing with</span>
+      <span className="basis-full text-base">Without</span>
       {(rules?.allergens ?? []).map((allergen) => (
         <Check
           key={allergen}

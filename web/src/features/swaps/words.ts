@@ -19,10 +19,10 @@ export function moveWords(move: Move, shown: Shown, ounceMl: number): string {
 /** What is left after a way: "Then a touch weaker", or that nothing is. */
 export function leftWords(left: Way['left']): string {
   const felt = left.filter(({ felt, axis }) => felt && axis !== 'volume_ml').map(({ words }) => words);
-  return felt.length ? `Then ${felt.join(', ')}.` : 'Then nothing is left that a guest could tell.';
+  return felt.length ? `After that: ${felt.join(', ')}.` : 'After that, a guest notices no difference.';
 }
 
 /** Words of what can be tasted, or that nothing can. */
 export function tastedWords(words: string[]): string {
-  return words.length ? words.join(', ') : 'not to be told apart in the three axes';
+  return words.length ? words.join(', ') : 'same sweetness, acidity and strength';
 }

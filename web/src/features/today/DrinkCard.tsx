@@ -61,9 +61,9 @@ export function DrinkCard({ drink, currency }: Props) {
 }
 
 const AXIS_NAMES: Record<AxisName, string> = {
-  sugar: 'sugar in 100 ml',
-  acid: 'acid in 100 ml',
-  abv: 'strength',
+  sugar: 'sugar/100 ml',
+  acid: 'acid/100 ml',
+  abv: 'ABV',
 };
 
 function Instead({ name, before, after }: { name: string; before: number; after: number }) {
@@ -104,9 +104,9 @@ function Cost({ drink, currency }: Props) {
   return (
     <div
       className="flex items-center gap-1.5 print:hidden"
-      title={missing ? `Without ${drink.cost_missing.join(', ')}: no price is told` : 'What its pours cost'}
+      title={missing ? `Without ${drink.cost_missing.join(', ')}: no price given` : 'Cost of ingredients'}
     >
-      <dt className="sr-only">Pours cost</dt>
+      <dt className="sr-only">Cost</dt>
       <dd>
         {missing && '≥ '}
         {money(drink.cost, currency)}
@@ -128,7 +128,7 @@ function Lay({ id, drink }: { id: number; drink: DrinkToday }) {
         disabled={laying.isPending}
         onClick={() => void trialIdOf(id, drink.trial).then((parent) => laying.lay({ spec: drink.spec, parent }))}
       >
-        {drink.fine ? 'On the bench, of today’s lots' : 'Take it to the bench'}
+        {drink.fine ? 'Open on the bench' : 'Open on the bench'}
       </button>
     </>
   );

@@ -12,22 +12,21 @@ export function LotStrip({ lots }: { lots: Lot[] }) {
   const [noting, setNoting] = useState(false);
   const inUse = lots.filter((lot) => lot.in_use);
   return (
-    <section aria-label="Today’s lots" className="panel p-3 print:hidden">
+    <section aria-label="Open bottles and juice" className="panel p-3 print:hidden">
       <div className="flex flex-wrap items-center gap-3 pb-2">
         <h2 className="grow font-display text-xl font-semibold">
-          Lots in use <span className="font-sans text-base font-normal text-quiet">{inUse.length}</span>
+          In use <span className="font-sans text-base font-normal text-quiet">{inUse.length}</span>
         </h2>
         <Link to="/lots" className="btn btn-ghost min-h-11 border-base-300 text-base font-normal">
-          All lots
+          All open bottles
         </Link>
         <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
-          <Plus size={20} aria-hidden /> Press, open or note one
+          <Plus size={20} aria-hidden /> Log juice or a bottle
         </button>
       </div>
       {inUse.length === 0 ? (
         <p className="max-w-prose text-lg text-quiet">
-          Nothing is noted yet. Note the lime that was pressed this morning, or the bottle that was opened: drinks are
-          then worked out with it, and a reading of it makes them surer.
+          Nothing logged yet. Log this morning’s juice or a new bottle, and the figures follow it.
         </p>
       ) : (
         <ul className="flex gap-2 overflow-x-auto pb-1">
@@ -54,7 +53,7 @@ function LotChip({ lot }: { lot: Lot }) {
     >
       <span className="flex items-start justify-between gap-1 text-lg leading-tight font-semibold">
         {lot.ingredient.name}
-        {warns && <TriangleAlert size={18} aria-label="look at it" className="mt-0.5 shrink-0 text-warning" />}
+        {warns && <TriangleAlert size={18} aria-label="check this" className="mt-0.5 shrink-0 text-warning" />}
       </span>
       <span className="text-base leading-snug text-quiet">
         {lot.name}, {lot.age}
@@ -69,7 +68,7 @@ function LotChip({ lot }: { lot: Lot }) {
             </span>
           );
         })}
-        {measured.length === 0 && <span className="text-quiet">{lot.cooked ? 'by its recipe' : 'not measured'}</span>}
+        {measured.length === 0 && <span className="text-quiet">{lot.cooked ? 'recipe' : 'not measured'}</span>}
         {lot.left_ml !== null && <span className="text-quiet">{plain(lot.left_ml, 0)} ml left</span>}
       </span>
     </Link>

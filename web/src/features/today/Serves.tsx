@@ -8,11 +8,8 @@ export function Serves({ today }: { today: Today }) {
   const told = api.useMutation('put', '/api/drinks/{drink_id}/tonight');
   const currency = api.useMutation('put', '/api/currency');
   return (
-    <section aria-label="Expected tonight" className="panel p-4 print:hidden">
-      <Fold
-        title="Expected tonight, and prices"
-        count={today.drinks.reduce((all, { serves }) => all + (serves ?? 0), 0)}
-      >
+    <section aria-label="Serves expected" className="panel p-4 print:hidden">
+      <Fold title="Serves and prices" count={today.drinks.reduce((all, { serves }) => all + (serves ?? 0), 0)}>
         <table className="w-full">
           <thead>
             <tr className="text-left text-base text-quiet">
@@ -32,7 +29,7 @@ export function Serves({ today }: { today: Today }) {
                   </th>
                   <td className="pr-1">
                     <Figure
-                      aria-label={`Serves of ${name} expected`}
+                      aria-label={`Serves of ${name}`}
                       className="input min-h-11 w-full px-2 font-figure"
                       most={10000}
                       placeholder="10"
@@ -55,7 +52,7 @@ export function Serves({ today }: { today: Today }) {
           </tbody>
         </table>
         <label className="flex items-center gap-2 pt-2 text-base">
-          Prices are in
+          Prices in
           <input
             key={today.currency}
             className="input min-h-11 w-20"
@@ -66,7 +63,7 @@ export function Serves({ today }: { today: Today }) {
             }
           />
         </label>
-        <p className="pt-1 text-base text-quiet">Where nobody tells, ten are counted.</p>
+        <p className="pt-1 text-base text-quiet">Empty counts as ten.</p>
         <Refused fault={told.error ?? currency.error} className="text-error" />
       </Fold>
     </section>

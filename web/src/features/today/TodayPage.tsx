@@ -30,10 +30,10 @@ export function TodayPage() {
           actions={
             <>
               <Link to="/tonight" className="btn btn-ghost min-h-11 border-base-300 text-base">
-                Tonight
+                Event plan
               </Link>
               <button type="button" className="btn min-h-11 gap-2 text-base" onClick={() => window.print()}>
-                <Printer size={20} aria-hidden /> Print the sheet
+                <Printer size={20} aria-hidden /> Print
               </button>
             </>
           }
@@ -62,11 +62,10 @@ function List({ today }: { today: Today }) {
   if (today.drinks.length === 0) {
     return (
       <section className="panel p-5 text-lg">
-        <h2 className="font-display text-xl font-semibold">Nothing is on the list yet</h2>
+        <h2 className="font-display text-xl font-semibold">No drink is on the menu yet</h2>
         <p className="max-w-prose">
-          A drink comes onto it when one of its trials is marked finished, under its Trials. From then on this room
-          tells each morning whether today’s juice and syrups leave it as it was written, and what to pour where they
-          don’t.
+          Mark a trial as finished to put its drink on the menu. Today then shows what to pour with today’s juice and
+          bottles.
         </p>
       </section>
     );
@@ -74,11 +73,9 @@ function List({ today }: { today: Today }) {
   // What wants a hand comes first.
   const drinks = [...today.drinks].sort((a, b) => Number(a.fine) - Number(b.fine));
   return (
-    <section aria-label="The list" className="min-w-0">
+    <section aria-label="Menu" className="min-w-0">
       {today.whole_book && (
-        <p className="mb-2 text-quiet">
-          No drink is marked finished: the newest trial of each is shown. Mark the finished ones under their Trials.
-        </p>
+        <p className="mb-2 text-quiet">No trial is marked finished, so the newest ones are shown.</p>
       )}
       <ul className="grid gap-3 md:grid-cols-2 print:grid-cols-2 print:gap-2">
         {drinks.map((drink) => (

@@ -13,7 +13,7 @@ export function TonightLists({ today }: { today: Today }) {
   return (
     <div className="flex flex-col gap-3 print:mt-2 print:grid print:grid-cols-3 print:gap-2">
       {worth.length > 0 && (
-        <Part title="What to measure" className="print:hidden">
+        <Part title="To measure" className="print:hidden">
           <li>{worth[0]?.words}</li>
           {worth.slice(1).map(({ words }) => (
             <li key={words} className="text-base text-quiet">
@@ -23,7 +23,7 @@ export function TonightLists({ today }: { today: Today }) {
         </Part>
       )}
       {prepare.length > 0 && (
-        <Part title="Prepare and open">
+        <Part title="Prep">
           {prepare.map(({ ingredient, ml, prepared, words }) => (
             <li key={ingredient.slug} className="flex flex-wrap items-baseline gap-x-2">
               {prepared ? (
@@ -40,19 +40,19 @@ export function TonightLists({ today }: { today: Today }) {
         </Part>
       )}
       {fruit.length > 0 && (
-        <Part title="Fruit for tonight">
+        <Part title="Fruit to buy">
           {fruit.map(({ name, pieces, why }) => (
             <li key={name} className="flex flex-wrap items-baseline gap-x-2">
               <span className="grow font-semibold">
                 {pieces} {name}
               </span>
-              <span className="basis-full text-base text-quiet">{why}; enough in four evenings of five</span>
+              <span className="basis-full text-base text-quiet">{why}. Enough 8 times in 10</span>
             </li>
           ))}
         </Part>
       )}
       {low.length > 0 && (
-        <Part title="Runs low">
+        <Part title="Running low">
           {low.map(({ ingredient, state, drinks }) => (
             <li key={ingredient.slug} className="flex flex-wrap gap-x-2">
               <span className="grow font-semibold">{ingredient.name}</span>

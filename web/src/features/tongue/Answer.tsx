@@ -20,25 +20,25 @@ export function Answer({ triangle, alone, onAnswered }: Props) {
   const tell = (body: { glass: number } | { found: boolean }) => answer.mutate({ params: { path }, body });
   useHotkeys({ glass1: () => setGlass(1), glass2: () => setGlass(2), glass3: () => setGlass(3) });
   return (
-    <section aria-label="Before the taster" className="panel flex flex-col gap-5 p-5">
+    <section aria-label="For the taster" className="panel flex flex-col gap-5 p-5">
       <h2 className="font-display text-2xl leading-tight font-semibold">
-        {triangle.taster}: two are alike. Which one stands alone?
+        {triangle.taster}: two are alike. Which is the odd one?
       </h2>
       {alone ? (
         <>
           <p className="text-lg">Choose a glass, then look underneath. Was it the odd one?</p>
           <div className="grid grid-cols-2 gap-3">
             <button type="button" className="btn btn-primary btn-lg" onClick={() => tell({ found: true })}>
-              Yes, found
+              Yes
             </button>
             <button type="button" className="btn btn-lg" onClick={() => tell({ found: false })}>
-              No, not this time
+              No
             </button>
           </div>
         </>
       ) : (
         <>
-          <div role="radiogroup" aria-label="The glass that stands alone" className="grid grid-cols-3 gap-3">
+          <div role="radiogroup" aria-label="Odd glass" className="grid grid-cols-3 gap-3">
             {[1, 2, 3].map((each) => (
               <label
                 key={each}
@@ -62,7 +62,7 @@ export function Answer({ triangle, alone, onAnswered }: Props) {
             disabled={glass === null || answer.isPending}
             onClick={() => glass !== null && tell({ glass })}
           >
-            {glass === null ? 'If nothing stands out, guess' : `Glass ${glass} stands alone`}
+            {glass === null ? 'If you can’t taste it, guess' : `Glass ${glass} is the odd one`}
           </button>
         </>
       )}

@@ -82,13 +82,13 @@ function Question({ exercise, nameOf }: QuestionProps) {
           className="btn btn-primary btn-lg grow"
           disabled={(!solved && !whole) || answer.isPending || another.isPending}
         >
-          {solved ? 'Another one' : whole ? 'Answer' : 'Choose first'}
+          {solved ? 'Next question' : whole ? 'Answer' : 'Choose an answer'}
         </button>
         <Link
           to={`/tongue?taster=${encodeURIComponent(taster)}`}
           className="btn btn-ghost btn-lg border-base-300 font-normal"
         >
-          Enough
+          Stop
         </Link>
       </div>
       <Refused fault={answer.error ?? another.error} className="text-error" />
@@ -121,7 +121,7 @@ function Shown({ exercise, nameOf }: QuestionProps) {
 
 /** How much of it was right, and why, as the forecast tells it. */
 function Solution({ solved }: { solved: Solved }) {
-  const words = solved.score >= 0.999 ? 'Right' : solved.score > 0 ? 'Partly right' : 'Not this time';
+  const words = solved.score >= 0.999 ? 'Right' : solved.score > 0 ? 'Partly right' : 'Wrong';
   return (
     <div role="status" className="rounded-xl bg-secondary p-3">
       <p className="font-display text-xl font-semibold">{words}</p>

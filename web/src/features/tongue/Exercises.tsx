@@ -15,18 +15,16 @@ export function Exercises({ tongue }: { tongue: Tongue }) {
   const { supposed: query } = useSettings();
   const ask = api.useMutation('post', '/api/exercises', { onSuccess: ({ id }) => void go(`/tongue/exercise/${id}`) });
   return (
-    <section aria-label="Without a glass" className="panel flex flex-col gap-2 p-4">
-      <h2 className="font-display text-2xl leading-tight font-semibold">Without a glass</h2>
+    <section aria-label="Questions" className="panel flex flex-col gap-2 p-4">
+      <h2 className="font-display text-2xl leading-tight font-semibold">Questions</h2>
       <p className="text-base text-quiet">
-        {taster
-          ? 'Out of the book’s own drinks, held against the forecast.'
-          : 'Choose whose tongue first: what is learnt is somebody’s.'}
+        {taster ? 'From the team’s own recipes, answered by the forecast.' : 'Choose who you are first.'}
       </p>
       {exercises.map(({ kind, answered, right }) => (
         <Kind
           key={kind}
           kind={kind}
-          told={answered === 0 ? '' : `${answered} done, ${Math.round(100 * right)} of 100 right`}
+          told={answered === 0 ? '' : `${answered} answered, ${Math.round(100 * right)}% right`}
           disabled={!taster || ask.isPending}
           onStart={() => ask.mutate({ params: { query }, body: { taster, kind } })}
         />

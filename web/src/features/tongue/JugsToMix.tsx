@@ -18,15 +18,15 @@ export function JugsToMix({ sitting, pending, fault, onMixed }: Props) {
       <section aria-label="Two jugs" className="panel flex flex-col gap-4 p-4">
         <h2 className="font-display text-2xl leading-tight font-semibold">Mix two jugs</h2>
         <p className="text-lg">
-          Mark them LESS and MORE underneath. They are alike but for the {sitting.noun}, and hold enough for {all}{' '}
-          triangles of {plain(sitting.glass_ml)} ml a glass. Stir well; both equally cold.
+          Mark them LESS and MORE underneath. They differ only in {sitting.noun}, for {all} triangle tests of{' '}
+          {plain(sitting.glass_ml)} ml per glass. Stir well and keep both equally cold.
         </p>
         <div className="grid gap-3 sm:grid-cols-2">
           <JugLines name="LESS" jug={sitting.less} />
           <JugLines name="MORE" jug={sitting.more} />
         </div>
         <button type="button" className="btn btn-primary btn-lg" autoFocus disabled={pending} onClick={onMixed}>
-          Mixed: the first triangle
+          Start the first test
         </button>
         <Refused fault={fault} className="text-error" />
       </section>

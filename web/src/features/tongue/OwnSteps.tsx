@@ -12,22 +12,21 @@ export function OwnSteps({ tongue }: { tongue: Tongue }) {
   const { taster, thresholds } = tongue;
   const none = thresholds.every(({ triangles }) => triangles === 0);
   return (
-    <section aria-label="Own steps" className="panel flex flex-col gap-4 p-4 sm:p-5">
+    <section aria-label="Thresholds" className="panel flex flex-col gap-4 p-4 sm:p-5">
       <h2 className="font-display text-2xl leading-tight font-semibold">
-        {taster ? `${taster}’s steps` : 'The house’s steps, all tongues together'}
+        {taster ? `${taster}’s thresholds` : 'The team’s thresholds'}
       </h2>
       {none && (
         <p className="max-w-[62ch] text-lg">
-          A step is what a tongue just notices. {taster || 'The house'} goes by the usual one so far. Six triangles,
-          three glasses each with two alike, take five minutes and give a first own step.
+          A threshold is the smallest change you notice. {taster || 'The team'} uses the standard one so far. Six
+          triangle tests take five minutes and give a first result.
         </p>
       )}
       {thresholds.map((each) => (
         <OwnStep key={each.matter} threshold={each} />
       ))}
       <p className="max-w-[70ch] text-base text-quiet">
-        The upright line is the usual step; left of it is finer. The mark is the best guess, and four times in five the
-        truth lies under the bar.
+        The upright line is the standard threshold. Left of it is more sensitive. The bar holds 8 times in 10.
       </p>
       {!none && <UseIt taster={taster} />}
     </section>
@@ -69,19 +68,19 @@ function OwnStep({ threshold }: { threshold: Threshold }) {
         )}
       </div>
       <div className="flex justify-between text-base text-quiet" aria-hidden>
-        <span>finer</span>
-        <span>coarser</span>
+        <span>more sensitive</span>
+        <span>less sensitive</span>
       </div>
       {figures && (
         <p className="text-base">
           {triangles > 0 && <span className="first-letter:uppercase">{sentenceOf(figures)} </span>}
-          <span className="text-quiet">The usual tongue {usual}.</span>
+          <span className="text-quiet">Standard threshold {usual}.</span>
         </p>
       )}
       {triangles > 0 && (
-        <Fold title={`${right} of ${triangles} triangles found`}>
+        <Fold title={`${right} of ${triangles} found`}>
           <OverTime history={history} noun={noun} />
-          {!worth_it && <p className="text-base">Six more would hardly tell more of it.</p>}
+          {!worth_it && <p className="text-base">Six more tests would add little.</p>}
         </Fold>
       )}
     </article>
@@ -102,7 +101,7 @@ function OverTime({ history, noun }: { history: Threshold['history']; noun: stri
   const last = history.at(-1);
   return (
     <figure className="my-2 max-w-md">
-      <svg viewBox={`0 0 ${wide} ${high}`} className="w-full" role="img" aria-label={`The step of ${noun} over time`}>
+      <svg viewBox={`0 0 ${wide} ${high}`} className="w-full" role="img" aria-label={`Threshold of ${noun} over time`}>
         <line x1={0} x2={wide} y1={y(1)} y2={y(1)} className="stroke-base-content" strokeWidth={1.5} />
         <polygon points={[...upper, ...lower].join(' ')} className="fill-base-content opacity-15" />
         <polyline
@@ -112,7 +111,8 @@ function OverTime({ history, noun }: { history: Threshold['history']; noun: stri
         />
       </svg>
       <figcaption className="text-base text-quiet">
-        Triangle by triangle{last ? ` to the ${last.triangles}th` : ''}: the line is the usual step, below it is finer.
+        Test by test{last ? ` to the ${last.triangles}th` : ''}: the line is the standard threshold, below it is more
+        sensitive.
       </figcaption>
     </figure>
   );
@@ -130,10 +130,10 @@ function UseIt({ taster }: { taster: string }) {
         className={`btn btn-lg text-base ${on ? 'btn-secondary' : 'btn-primary'}`}
         onClick={() => changeSettings({ palate: on ? null : taster })}
       >
-        {on ? 'In use: switch it off' : `Tell everything for ${taster || 'the house'}`}
+        {on ? 'In use. Switch it off' : `Use it everywhere for ${taster || 'the team'}`}
       </button>
       <span className="max-w-[46ch] text-base text-quiet">
-        Then “a touch sweeter” means it to this tongue, and the palate and what to try next weigh what it can tell.
+        “A touch sweeter” then means what this taster notices. Palates and next trials use it too.
       </span>
     </div>
   );

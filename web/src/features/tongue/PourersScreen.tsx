@@ -28,11 +28,11 @@ export function PourersScreen({ triangle, alone, onPoured }: Props) {
       </ul>
       <p className="text-lg">
         {alone
-          ? 'Mark the odd one underneath. Shut your eyes and push the glasses about until you have lost it.'
-          : 'Number the glasses from left to right. Say nothing, and hide this before the taster looks.'}
+          ? 'Mark the odd glass underneath. Close your eyes and move the glasses about.'
+          : 'Number the glasses from left to right, and hide this before the taster looks.'}
       </p>
       <button type="button" className="btn btn-primary btn-lg" autoFocus onClick={onPoured}>
-        {alone ? 'Poured and shuffled' : 'Poured: hide the key'}
+        {alone ? 'Poured and shuffled' : 'Hide the key'}
       </button>
     </section>
   );

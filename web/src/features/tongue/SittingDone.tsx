@@ -13,15 +13,15 @@ export function SittingDone({ sitting }: { sitting: Sitting }) {
   const [asking, setAsking] = useState(false);
   const back = api.useMutation('delete', '/api/sittings/{sitting_id}', { onSuccess: () => void go(tongueOf(sitting)) });
   return (
-    <section aria-label="Done" className="panel flex flex-col gap-3 p-4">
-      <h2 className="font-display text-2xl leading-tight font-semibold">That’s all of them</h2>
+    <section aria-label="Results" className="panel flex flex-col gap-3 p-4">
+      <h2 className="font-display text-2xl leading-tight font-semibold">Finished</h2>
       {sitting.turns.map(({ taster }) => (
         <Link
           key={taster}
           to={`/tongue?taster=${encodeURIComponent(taster)}`}
           className="btn btn-primary btn-lg justify-start"
         >
-          What was learnt of {taster}
+          Palate of {taster}
         </Link>
       ))}
       <button
@@ -30,7 +30,7 @@ export function SittingDone({ sitting }: { sitting: Sitting }) {
         disabled={back.isPending}
         onClick={() => (asking ? back.mutate({ params: { path: { sitting_id: sitting.id } } }) : setAsking(true))}
       >
-        {asking ? 'Yes, forget this sitting' : 'Take it back: a wrong bottle, a cold'}
+        {asking ? 'Yes, delete this session' : 'Delete this session'}
       </button>
       <Refused fault={back.error} className="text-error" />
     </section>

@@ -19,14 +19,14 @@ import { SittingDone, tongueOf } from './SittingDone';
 export function SittingPage() {
   const id = Number(useParams().sittingId);
   const { data, error } = useQuery(sittingQuery(id));
-  useTitle('Triangles');
+  useTitle('Triangle test');
   if (!data) return <Waiting error={error} />;
   return (
     <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3">
       <TopBar>
         <h1 className="flex items-center gap-2 font-display text-2xl leading-tight font-semibold">
           <MatterMark matter={data.matter} size={22} />
-          Triangles of {data.noun}
+          Triangle test of {data.noun}
         </h1>
       </TopBar>
       <main className="mx-auto flex w-full max-w-[760px] flex-col gap-3">
@@ -84,25 +84,23 @@ interface WhoHasItProps {
 /** Between two hands: the key stays covered until the pourer asks for it. */
 function WhoHasIt({ triangle, sitting, onHands }: WhoHasItProps) {
   return (
-    <section aria-label="Whose turn" className="panel flex flex-col gap-4 p-5">
+    <section aria-label="Next taster" className="panel flex flex-col gap-4 p-5">
       <h2 className="font-display text-2xl leading-tight font-semibold">
-        {triangle.taster}, triangle {triangle.number} of {sitting.rounds}
+        {triangle.taster}, test {triangle.number} of {sitting.rounds}
       </h2>
       <p className="text-lg">
         {sitting.alone
-          ? 'Three glasses of one kind, marked underneath, and a cloth over the bottles.'
+          ? 'Three glasses alike, marked underneath, and a cloth over the bottles.'
           : `Give the tablet to whoever pours. ${triangle.taster} looks away.`}
       </p>
       <button type="button" className="btn btn-primary btn-lg" autoFocus onClick={() => onHands('pourer')}>
-        {sitting.alone ? 'What I pour' : 'I pour: show me the key'}
+        {sitting.alone ? 'Key' : 'I pour: show the key'}
       </button>
       <button type="button" className="btn btn-lg font-normal" onClick={() => onHands('taster')}>
-        The glasses stand here already: I taste
+        The glasses are ready: taste
       </button>
       {!sitting.alone && (
-        <p className="text-base text-quiet">
-          On two devices the pourer opens this page on his own, and this one stays with the taster.
-        </p>
+        <p className="text-base text-quiet">With two devices, the pourer opens this page on the other one.</p>
       )}
     </section>
   );
@@ -162,10 +160,10 @@ function NextOrEnd({ sitting, pending, onNext }: NextProps) {
         disabled={end.isPending}
         onClick={() => end.mutate({ params: { path: { sitting_id: sitting.id } } })}
       >
-        Enough for today
+        Stop here
       </button>
       <Link to={tongueOf(sitting)} className="btn btn-ghost btn-lg border-base-300 font-normal">
-        Go on later
+        Continue later
       </Link>
       <Refused fault={end.error} className="text-error" />
     </div>

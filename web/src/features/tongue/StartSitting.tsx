@@ -21,7 +21,7 @@ const MEASURES = [
   [2.5, 'A jigger, 2.5 ml'],
   [1, 'A syringe, 1 ml'],
 ] as const;
-const JOBS: Record<Job, string> = { sour: 'Sour', sweet: 'Sweet', base: 'Strong', liqueur: 'The aroma' };
+const JOBS: Record<Job, string> = { sour: 'Sour', sweet: 'Sweet', base: 'Strong', liqueur: 'An aroma' };
 
 /** Triangles: of what, how long, who tastes, who pours, out of which bottles. */
 export function StartSitting({ who }: { who: string }) {
@@ -48,26 +48,20 @@ export function StartSitting({ who }: { who: string }) {
   };
   return (
     <form
-      aria-label="Triangles"
+      aria-label="Triangle test"
       className="panel flex flex-col gap-3 p-4 text-base"
       onSubmit={(event) => {
         event.preventDefault();
         begin.mutate({ body });
       }}
     >
-      <h2 className="font-display text-2xl leading-tight font-semibold">Triangles</h2>
-      <p className="text-quiet">Three glasses, two are alike: which one stands alone?</p>
-      <Chips legend="Of what" legendShown={false} options={MATTERS} value={matter} onChoose={setMatter} />
-      <Chips legend="How long" legendShown={false} options={LENGTHS} value={rounds} onChoose={setRounds} />
-      <Line
-        label="Who tastes"
-        hint="One name, or a panel with commas between"
-        most={300}
-        value={names}
-        onWrite={setNames}
-      />
+      <h2 className="font-display text-2xl leading-tight font-semibold">Triangle test</h2>
+      <p className="text-quiet">Three glasses, two alike. Which is the odd one?</p>
+      <Chips legend="Difference in" legendShown={false} options={MATTERS} value={matter} onChoose={setMatter} />
+      <Chips legend="Length" legendShown={false} options={LENGTHS} value={rounds} onChoose={setRounds} />
+      <Line label="Tasters" hint="one name, or several with commas" most={300} value={names} onWrite={setNames} />
       <Chips
-        legend="Who pours"
+        legend="Pourer"
         legendShown={false}
         options={[
           [0, 'Somebody else pours'],
@@ -79,11 +73,11 @@ export function StartSitting({ who }: { who: string }) {
       <Fold title="Bottles and measure">
         <Bottles matter={matter} chosen={bottles} onChoose={(job, slug) => setBottles({ ...bottles, [job]: slug })} />
         <div className="pt-2">
-          <Chips legend="Measured with" options={MEASURES} value={grid} onChoose={setGrid} />
+          <Chips legend="Measure" options={MEASURES} value={grid} onChoose={setGrid} />
         </div>
       </Fold>
       <button type="submit" className="btn btn-primary btn-lg" disabled={tasters.length === 0 || begin.isPending}>
-        {tasters.length === 0 ? 'Who tastes?' : 'What goes in the jugs'}
+        {tasters.length === 0 ? 'Enter who tastes' : 'Jugs'}
       </button>
       <Refused fault={begin.error} className="text-error" />
     </form>
@@ -107,7 +101,7 @@ function Bottles({ matter, chosen, onChoose }: BottlesProps) {
           <Pick
             className="min-h-11 w-full text-base"
             value={chosen[job as Job] ?? options[0]?.slug ?? ''}
-            options={options.map(({ slug, name, at_hand }) => [slug, at_hand ? name : `${name} (to get)`])}
+            options={options.map(({ slug, name, at_hand }) => [slug, at_hand ? name : `${name} (not in stock)`])}
             onPick={(slug) => onChoose(job as Job, slug)}
           />
         </label>

@@ -19,7 +19,7 @@ export function TonguePage() {
   const { taster } = useSettings();
   const who = query.get('taster') ?? taster;
   const { data, error } = useQuery(tongueQuery(who));
-  useTitle('Tongue');
+  useTitle('Training');
   if (!data) return <Waiting error={error} />;
   const choose = (name: string) => {
     if (name) changeSettings({ taster: name });
@@ -31,8 +31,8 @@ export function TonguePage() {
       <main className="flex flex-col gap-3">
         <div className="flex flex-wrap items-end justify-between gap-3">
           <div>
-            <h1 className="font-display text-3xl leading-tight font-semibold">Tongue</h1>
-            <p className="text-lg text-quiet">How fine it is, and how it gets finer.</p>
+            <h1 className="font-display text-3xl leading-tight font-semibold">Training</h1>
+            <p className="text-lg text-quiet">Find out how small a difference you notice, and practise.</p>
           </div>
           <Who who={who} tasters={data.tasters} onChoose={choose} />
         </div>
@@ -54,9 +54,9 @@ export function TonguePage() {
 function GoOn({ sittings }: { sittings: Tongue['sittings'] }) {
   return (
     <p className="panel flex flex-wrap items-center gap-3 p-3 text-lg">
-      <span className="grow">A sitting isn’t finished yet.</span>
+      <span className="grow">A session isn’t finished.</span>
       <Link to={`/tongue/sitting/${sittings[0]}`} className="btn btn-primary min-h-11 text-base">
-        Go on with it
+        Continue
       </Link>
     </p>
   );
@@ -73,7 +73,7 @@ function Who({ who, tasters, onChoose }: WhoProps) {
   const [typed, setTyped] = useState('');
   const names = who && !tasters.includes(who) ? [...tasters, who] : tasters;
   return (
-    <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label="Whose tongue">
+    <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label="Taster">
       {['', ...names].map((each) => (
         <button
           key={each}
@@ -82,7 +82,7 @@ function Who({ who, tasters, onChoose }: WhoProps) {
           className={`btn min-h-11 px-3 text-base font-normal ${each === who ? 'btn-primary' : 'btn-ghost border-base-300'}`}
           onClick={() => onChoose(each)}
         >
-          {each || 'The house'}
+          {each || 'The team'}
         </button>
       ))}
       <form
@@ -94,8 +94,8 @@ function Who({ who, tasters, onChoose }: WhoProps) {
         }}
       >
         <input
-          aria-label="Somebody new"
-          placeholder="Somebody new"
+          aria-label="New taster"
+          placeholder="New taster"
           maxLength={100}
           className="input min-h-11 w-40 text-base"
           value={typed}
@@ -103,7 +103,7 @@ function Who({ who, tasters, onChoose }: WhoProps) {
         />
         {typed.trim() && (
           <button type="submit" className="btn min-h-11 text-base">
-            That’s me
+            Add
           </button>
         )}
       </form>

@@ -14,12 +14,12 @@ export function WeekPlan({ tongue }: { tongue: Tongue }) {
   const end = api.useMutation('delete', '/api/training/{taster}');
   if (!taster) return null;
   return (
-    <section aria-label="A week’s plan" className="panel flex flex-col gap-2 p-4">
-      <h2 className="font-display text-2xl leading-tight font-semibold">A week’s plan</h2>
+    <section aria-label="One-week plan" className="panel flex flex-col gap-2 p-4">
+      <h2 className="font-display text-2xl leading-tight font-semibold">One-week plan</h2>
       {week ? (
         <>
           <p className="text-base text-quiet">
-            {week.today === 0 ? 'All seven days are done.' : `A quarter of an hour a day. Now: day ${week.today}.`}
+            {week.today === 0 ? 'All seven days are done.' : `15 minutes a day. Now: day ${week.today}.`}
           </p>
           <ol className="flex flex-col">
             {week.days.map((day) => (
@@ -32,13 +32,13 @@ export function WeekPlan({ tongue }: { tongue: Tongue }) {
             disabled={end.isPending}
             onClick={() => end.mutate({ params: { path: { taster } } })}
           >
-            Put the plan away
+            Stop the plan
           </button>
         </>
       ) : (
         <>
           <p className="text-base text-quiet">
-            For a new colleague: seven short days of glasses and guesses. What is done is ticked off by itself.
+            For a new colleague: seven short days of tests and questions. Each is ticked off when done.
           </p>
           <button
             type="button"
@@ -46,7 +46,7 @@ export function WeekPlan({ tongue }: { tongue: Tongue }) {
             disabled={begin.isPending}
             onClick={() => begin.mutate({ body: { taster } })}
           >
-            Begin it for {taster}
+            Start it for {taster}
           </button>
         </>
       )}
@@ -76,5 +76,5 @@ function DayLine({ day, now }: { day: Day; now: boolean }) {
 function nameOf(what: string, of: string): string {
   if (what === 'exercise') return EXERCISES[of as ExerciseKind][0].toLowerCase();
   const matter = MATTERS.find(([each]) => each === (of as Matter))?.[1] ?? of;
-  return `triangles of ${matter.toLowerCase()}`;
+  return `triangle tests of ${matter.toLowerCase()}`;
 }

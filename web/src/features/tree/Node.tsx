@@ -42,7 +42,7 @@ export function Node({ node, at, branch, place, onChoose }: Props) {
       </span>
       {branch?.effect && <span className="truncate text-base leading-tight">{branch.effect}</span>}
       <span className={`text-sm leading-tight text-quiet ${branch?.effect ? 'line-clamp-2' : 'line-clamp-3'}`}>
-        {branch ? branch.change : 'where it starts'}
+        {branch ? branch.change : 'first version'}
       </span>
       <span className="sr-only">
         {node.sheets > 0 && ', tasted'}

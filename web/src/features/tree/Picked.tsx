@@ -25,7 +25,7 @@ export function Picked({ nodes, onClear }: Props) {
   if (!first) {
     return (
       <p className="text-lg text-quiet">
-        Choose a trial to open it or to riff from it; choose two or three, and they can be crossed.
+        Choose a trial to open it or riff on it. Choose two or three to combine them.
       </p>
     );
   }
@@ -47,10 +47,10 @@ export function Picked({ nodes, onClear }: Props) {
         disabled={begin.isPending}
         onClick={() => begin.mutate(nodes)}
       >
-        {alone ? 'Riff as a new drink' : 'Cross them'}
+        {alone ? 'Riff as a new drink' : 'Combine'}
       </button>
       <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={onClear}>
-        Choose none
+        Clear
       </button>
       {begin.error && <p role="alert">{capital(begin.error.message)}</p>}
     </section>
@@ -71,7 +71,7 @@ async function begun(parents: TreeNode[]) {
   const body = {
     name,
     spec: { ...spec, name },
-    trial_name: crossed ? 'Crossed' : 'As its parent',
+    trial_name: crossed ? 'Combined' : 'Copy of the original',
     reason: `From ${parents.map(calledOf).join(' and ')}.`,
     parents: parents.map(({ id }) => id),
     notes: '',

@@ -19,7 +19,7 @@ interface Props {
 export function TreeDrawing({ laid, branches, narrow, chosen, onChoose }: Props) {
   const { placed, lanes, width, height } = laid;
   return (
-    <div className="panel overflow-auto p-4" tabIndex={0} role="region" aria-label="The tree">
+    <div className="panel overflow-auto p-4" tabIndex={0} role="region" aria-label="Family tree">
       <div className="relative" style={{ width, height }}>
         <svg width={width} height={height} className="absolute inset-0" aria-hidden>
           {branches.map(({ parent, child }) => (

@@ -47,8 +47,7 @@ export function TreePage() {
         </div>
         {nodes.length === 0 ? (
           <p className="panel max-w-prose p-6 text-lg">
-            No trial is kept yet. Start a drink in the book; every trial that you keep grows here out of the one it was
-            changed from.
+            No trials yet. Start a drink under Recipes: every trial you save appears here, joined to the one it changed.
           </p>
         ) : (
           <>
@@ -57,7 +56,7 @@ export function TreePage() {
             {more && (
               <p className="text-base text-quiet">
                 Only the newest {tree.data.nodes.length} trials fit here
-                {family ? '. The book has them all.' : ': choose a family to see more of it. The book has them all.'}
+                {family ? '. Recipes has them all.' : ': choose a family to see more. Recipes has them all.'}
               </p>
             )}
           </>

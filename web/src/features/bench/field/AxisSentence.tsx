@@ -30,10 +30,10 @@ export function AxisSentence({ axis, report, forecast, parentName, landing, onWh
         <button
           type="button"
           className="btn btn-ghost btn-sm -my-1 -ml-2 min-h-9 px-2 sm:px-1 sm:-mr-1 sm:ml-0 text-base font-normal underline decoration-dotted underline-offset-4"
-          aria-label={`Why this ${TITLES[axis].toLowerCase()}`}
+          aria-label={`Why this ${TITLES[axis].toLowerCase()}?`}
           onClick={onWhy}
         >
-          why?
+          Why?
         </button>
       </div>
       <p>
@@ -61,7 +61,7 @@ export function AxisSentence({ axis, report, forecast, parentName, landing, onWh
           <p className="hidden text-[15px] leading-tight min-[760px]:block">{report.made_by || report.sentence}</p>
         </>
       ) : (
-        <p className="mt-1 text-base">The first of its line: nothing to hold it against.</p>
+        <p className="mt-1 text-base">This is trial 1. Nothing to compare it with yet.</p>
       )}
       <div className="mt-1 hidden text-[15px] leading-tight text-quiet min-[760px]:block">
         <p title="Four times out of five the drink lies within this">
@@ -73,7 +73,7 @@ export function AxisSentence({ axis, report, forecast, parentName, landing, onWh
             {driver.cause === 'ingredient' ? (
               <Link
                 className="underline decoration-dotted underline-offset-4"
-                title="Note today’s, and measure it"
+                title="Log today’s and measure it"
                 to={`/lots?note=${encodeURIComponent(driver.subject)}`}
               >
                 {driver.subject}

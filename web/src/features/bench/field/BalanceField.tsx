@@ -52,9 +52,9 @@ export const BalanceField = memo(function BalanceField(props: Props) {
     <div className="flex h-full min-h-[250px] flex-col px-1.5 pt-2">
       <div className="flex items-center gap-3 pl-2.5">
         <h2 className="min-w-0 grow truncate font-display text-base font-semibold">
-          Where it stands{' '}
+          Balance{' '}
           <span className="font-sans text-base font-normal text-quiet">
-            {tried ? `trying on ${tried}` : ghost ? `the ring: with ${ghost.name}` : 'as served, beside its parent'}
+            {tried ? `previewing ${tried}` : ghost ? `ring: with ${ghost.name}` : 'as served, compared with trial 1'}
           </span>
         </h2>
         {family && family.published.length > 0 && (
@@ -106,17 +106,17 @@ function PublishedSwitch({ on, onSwitch }: { on: boolean; onSwitch: () => void }
     <button
       type="button"
       aria-pressed={on}
-      title="Ranges of balanced drinks as they were published; an overlay, no law"
+      title="Ranges of balanced drinks as published"
       className={`btn btn-sm min-h-9 text-base font-normal ${on ? 'btn-primary' : 'btn-ghost border-base-300'}`}
       onClick={onSwitch}
     >
-      Published
+      Show published ranges
     </button>
   );
 }
 
 function spoken({ present, parent }: Comparison): string {
   const say = ({ sugar, acid, abv }: Pick<Served, AxisName>) =>
-    `${level(sugar, 'sugar')} g sugar and ${level(acid, 'acid')} g acid per 100 ml at ${level(abv, 'abv')} % ABV`;
-  return `Now ${say(present.served)}; the parent ${say(parent.served)}.`;
+    `${level(sugar, 'sugar')} g sugar and ${level(acid, 'acid')} g acid per 100 ml at ${level(abv, 'abv')}% ABV`;
+  return `Now ${say(present.served)}. Before: ${say(parent.served)}.`;
 }

@@ -53,8 +53,8 @@ export function FieldHands({ frame, axes, present, trail, hand }: Props) {
         type="button"
         className={`pointer-events-auto absolute size-11 -translate-1/2 touch-none rounded-full ${held ? 'cursor-grabbing' : 'cursor-grab'}`}
         style={{ left: now.x, top: now.y }}
-        aria-label="The drink: drag it, or move it with the arrow keys, to where you want it"
-        title="Drag the drink to where you want it"
+        aria-label="The drink: drag it to a target, or use the arrow keys"
+        title="Drag the drink to a target"
         onKeyDown={press}
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);

@@ -45,14 +45,14 @@ export function FieldPlane({ on, frame }: Props) {
         textAnchor="middle"
         className="fill-sweet text-[15px] font-semibold"
       >
-        ● sweetness, g sugar / 100 ml
+        ● Sweetness, g sugar/100 ml
       </text>
       <text
         transform={`translate(15, ${(height - MARGIN.bottom) / 2}) rotate(-90)`}
         textAnchor="middle"
         className="fill-sharp text-[15px] font-semibold"
       >
-        ▲ acidity, g / 100 ml
+        ▲ Acidity, g acid/100 ml
       </text>
     </g>
   );

@@ -5,17 +5,17 @@ import { level } from '../../../lib/format';
 export function FiguresTable({ comparison }: { comparison: Comparison }) {
   const rows: [string, Comparison['parent']][] = [
     ['Now', comparison.present],
-    ['Parent', comparison.parent],
+    ['Before', comparison.parent],
   ];
   return (
     <div className="sr-only">
       <table>
-        <caption>Where the drink stands, as served</caption>
+        <caption>The drink as served</caption>
         <thead>
           <tr>
             <th scope="col">Drink</th>
-            <th scope="col">Sugar, g per 100 ml</th>
-            <th scope="col">Acid, g per 100 ml</th>
+            <th scope="col">Sugar, g/100 ml</th>
+            <th scope="col">Acid, g/100 ml</th>
             <th scope="col">Strength, % ABV</th>
           </tr>
         </thead>
@@ -25,7 +25,7 @@ export function FiguresTable({ comparison }: { comparison: Comparison }) {
               <th scope="row">{name}</th>
               {(['sugar', 'acid', 'abv'] as const).map((axis) => (
                 <td key={axis}>
-                  {level(served[axis], axis)}, between {interval80[axis].map((each) => level(each, axis)).join(' and ')}
+                  {level(served[axis], axis)}, range {interval80[axis].map((each) => level(each, axis)).join(' and ')}
                 </td>
               ))}
             </tr>

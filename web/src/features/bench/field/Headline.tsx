@@ -15,14 +15,14 @@ export function Headline({ comparison, nothingMoved, parentName, homeName }: Hea
   const besides = [...besidesTheAxes(comparison), ...unseen];
   return (
     <div
-      aria-label="The riff in one breath"
+      aria-label="Summary"
       role="note"
       className="hidden border-b border-base-300 px-3 py-1.5 leading-tight min-[760px]:block"
     >
       {nothingMoved && !headline.change ? (
         <p className="text-base text-quiet">
-          Nothing is moved yet. Change an amount, or press a pour’s name to swap it: what that does beside {parentName}{' '}
-          is told here.{homeName && ` The soft region is the home of the ${homeName}: where known ones stand.`}
+          No change yet. Change an amount, or press an ingredient to swap it. {parentName} is told here.
+          {homeName && ` The shaded area is the typical range of a ${homeName}.`}
         </p>
       ) : (
         <>
@@ -51,5 +51,5 @@ export function besidesTheAxes({
   lean,
 }: Pick<Comparison, 'loudness' | 'bubbles' | 'lean'>): string[] {
   const loud = loudness.filter(({ told }) => told).map((each) => each.sentence);
-  return [bubbles, loud.length > 0 ? sentence(`to the nose: ${loud.join(', ')}`) : '', lean].filter(Boolean);
+  return [bubbles, loud.length > 0 ? sentence(`Aroma: ${loud.join(', ')}`) : '', lean].filter(Boolean);
 }

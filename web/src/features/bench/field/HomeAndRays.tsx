@@ -25,7 +25,7 @@ export function HomeAndRays({ on, frame: { x, y, outline } }: Props) {
           strokeWidth={3}
           strokeLinejoin="round"
           opacity={0.9}
-          data-testid="home"
+          data-testid="typical"
         />
       )}
       {RATIOS.map((ratio) => (
@@ -84,7 +84,7 @@ export function RayWords({ on: { family, home, published }, frame: { x, y, width
           textAnchor="middle"
           className="fill-quiet text-[15px] italic"
         >
-          home of the {family.slug}
+          typical {family.slug}
           {home.branch && `, ${home.branch}`}
         </text>
       )}

@@ -40,7 +40,7 @@ export function Moves({ on, frame: { at, width } }: { on: OnField; frame: Frame 
           textAnchor={side === 'end' ? 'start' : 'end'}
           className="fill-base-content text-[16px]"
         >
-          parent
+          before
         </text>
       )}
       <Landing from={now} steps={(on.ghost?.path ?? []).map(at)} />

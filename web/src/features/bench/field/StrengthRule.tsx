@@ -107,7 +107,7 @@ function RuleWords({ middle, height, bottom }: { middle: number; height: number;
   return (
     <>
       <text x={middle} y={height - bottom + 20} textAnchor="middle" className={look}>
-        ■ strength
+        ■ Strength
       </text>
       <text x={middle} y={height - 8} textAnchor="middle" className={look}>
         % ABV

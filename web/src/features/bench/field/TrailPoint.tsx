@@ -11,14 +11,14 @@ interface Props {
 
 /** Where the drink stood some moves ago: a press leads back there. */
 export function TrailPoint({ back, served, at, onBack }: Props) {
-  const moves = back === 1 ? 'a move' : `${back} moves`;
+  const moves = back === 1 ? 'one change' : `${back} changes`;
   return (
     <button
       type="button"
       className="group pointer-events-auto absolute grid size-7 -translate-1/2 cursor-pointer place-items-center"
       style={{ left: at.x, top: at.y }}
-      aria-label={`Step back ${moves}, to ${level(served.sugar, 'sugar')} g sugar and ${level(served.acid, 'acid')} g acid`}
-      title={`Step back ${moves}`}
+      aria-label={`Undo ${moves}, back to ${level(served.sugar, 'sugar')} g sugar and ${level(served.acid, 'acid')} g acid`}
+      title={`Undo ${moves}`}
       data-testid="trail-point"
       onClick={onBack}
     >

@@ -42,7 +42,7 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
       <Refused fault={error} className="text-error" />
       {tree ? (
         <>
-          <section aria-label="What each pour gives">
+          <section aria-label="What each ingredient adds">
             <ul className="flex flex-col gap-1">
               {tree.parts.map((pour, index) => (
                 <PourLine key={index} pour={pour} whole={tree.value} figure={figure} />
@@ -65,11 +65,11 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
 /** What another way of counting says of the same axis. */
 function secondReading(figure: Figure, served: Comparison['present']['served']): string {
   if (figure === 'sugar') {
-    return `As the tongue counts its kinds of sugar: ${level(served.sucrose_equivalents, 'sugar')} g of sucrose in 100 ml. Body: ${served.body_word}.`;
+    return `By kind of sugar: as sweet as ${level(served.sucrose_equivalents, 'sugar')} g/100 ml of table sugar. Body: ${served.body_word}.`;
   }
-  if (figure === 'acid') return `Titrated, as citric acid: ${level(served.titratable_acid, 'acid')} g in 100 ml.`;
+  if (figure === 'acid') return `Titrated, as citric acid: ${level(served.titratable_acid, 'acid')} g/100 ml.`;
   const { us, uk, au } = served.standard_drinks;
-  return `${plain(served.alcohol_g, 1)} g of alcohol: standard drinks US ${plain(us, 1)}, UK ${plain(uk, 1)}, AU ${plain(au, 1)}.`;
+  return `${plain(served.alcohol_g, 1)} g alcohol. Standard drinks: US ${plain(us, 1)}, UK ${plain(uk, 1)}, AU ${plain(au, 1)}.`;
 }
 
 function signed(value: number, figure: Figure): string {
@@ -80,10 +80,10 @@ function signed(value: number, figure: Figure): string {
 function HowSure({ figure, present }: { figure: Figure; present: Comparison['present'] }) {
   const [low = 0, high = 0] = present.interval80[figure];
   return (
-    <section aria-label="How sure">
-      <h3 className="font-display text-lg font-semibold">How sure</h3>
+    <section aria-label="Certainty">
+      <h3 className="font-display text-lg font-semibold">Certainty</h3>
       <p>
-        Four times out of five it lies between {level(low, figure)} and {level(high, figure)} {axisUnit(figure)}.{' '}
+        8 times in 10 it is between {level(low, figure)} and {level(high, figure)} {axisUnit(figure)}.{' '}
         {present.doubt[figure].told}
       </p>
       <ul className="mt-1 flex flex-wrap gap-x-4 text-quiet">
@@ -111,9 +111,9 @@ function WhichChange({
   const axis = comparison.axes.find((each) => each.axis === figure);
   if (!axis || changes.length === 0) return null;
   return (
-    <section aria-label="Which change did what">
+    <section aria-label="What each change does">
       <h3 className="font-display text-lg font-semibold">
-        Beside {parentName}: {signed(axis.difference.by, figure)}
+        Compared with {parentName}: {signed(axis.difference.by, figure)}
         {axis.certainty && `, ${axis.certainty}`}
       </h3>
       <ul>

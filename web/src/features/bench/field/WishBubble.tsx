@@ -42,7 +42,7 @@ export function WishBubble({ wish, from, to, frame, held, onBring, onNo }: Props
       {!held && (
         <div
           role="group"
-          aria-label="Bring it there"
+          aria-label="Rebalance to this target"
           className="panel pointer-events-auto absolute z-10 p-2 text-base shadow-lg"
           style={{
             width: BUBBLE.width,
@@ -51,15 +51,15 @@ export function WishBubble({ wish, from, to, frame, held, onBring, onNo }: Props
           }}
         >
           <p role="status" className="pb-1.5 leading-tight">
-            To <b className="text-sweet">{level(wish.sugar, 'sugar')} g</b> sweet and{' '}
-            <b className="text-sharp">{level(wish.acid, 'acid')} g</b> sharp?
+            Aim for <b className="text-sweet">{level(wish.sugar, 'sugar')} g</b> sugar,{' '}
+            <b className="text-sharp">{level(wish.acid, 'acid')} g</b> acid?
           </p>
           <span className="flex gap-1.5">
             <button type="button" className="btn btn-primary min-h-11 grow px-2 text-base" onClick={onBring}>
-              Bring it there
+              Rebalance
             </button>
             <button type="button" className="btn btn-ghost min-h-11 px-2 text-base" onClick={onNo}>
-              No
+              Cancel
             </button>
           </span>
         </div>

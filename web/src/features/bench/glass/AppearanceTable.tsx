@@ -10,7 +10,7 @@ export function AppearanceTable({ appearance, glass, ice }: { appearance: Appear
     <div className="sr-only">
       <table>
         <caption>
-          In the {glass}, {ice}: {appearance.words}; its line is at {appearance.line_ml.toFixed(0)} ml
+          In the {glass}, {ice}: {appearance.words}; wash line {appearance.line_ml.toFixed(0)} ml
         </caption>
         <tbody>
           {rows.map(([name, ml]) => (

@@ -25,9 +25,9 @@ const LEAST_CO2 = 0.05;
 const DRAWN = { width: 158, height: 226, pxPerCm: 11 };
 /** Where the drink stands in its family, and how that is said. */
 const PLACES: Record<string, string> = {
-  outside: 'outside the home',
-  'at home': 'at home',
-  'at the edge of home': 'edge of the home',
+  outside: 'outside the typical range',
+  'at home': 'typical',
+  'at the edge of home': 'edge of the typical range',
 };
 
 /** What the guest gets: the glass to scale, how full it is, and the figures of a serve. */
@@ -47,7 +47,7 @@ export const GlassPanel = memo(function GlassPanel({ spec, comparison }: Props) 
           <WhichGlass spec={spec} glass={glass} glasses={glasses} hand={hand} onCompare={() => setComparing(true)} />
         ) : (
           <p className="grow font-display text-base font-semibold">
-            {capital(spec.serve.glass || 'no glass told')}, {servedWords(spec.serve.ice)}
+            {capital(spec.serve.glass || 'no glass chosen')}, {servedWords(spec.serve.ice)}
           </p>
         )}
       </div>
@@ -55,9 +55,7 @@ export const GlassPanel = memo(function GlassPanel({ spec, comparison }: Props) 
         {glass && sight ? (
           <GlassDrawing glass={glass} appearance={sight} {...DRAWN} />
         ) : (
-          <p className="flex w-[158px] items-center text-quiet">
-            Choose a glass out of the list, and the drink is drawn in it.
-          </p>
+          <p className="flex w-[158px] items-center text-quiet">Choose a glass to see the drink in it.</p>
         )}
         <Figures spec={spec} present={comparison.present} />
       </div>
@@ -102,7 +100,7 @@ function WhichGlass({ spec: { serve }, glass, glasses, hand, onCompare }: WhichP
       <button
         type="button"
         className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
-        title={`The same drink up, on cubes, on a large cube, on crushed ice (${shownKey('serve')})`}
+        title={`Serve up, on cubes, on a large cube or on crushed ice (${shownKey('serve')})`}
         onClick={onCompare}
       >
         {servedWords(serve.ice)}
@@ -118,12 +116,12 @@ function Figures({ spec, present }: { spec: Spec; present: Comparison['present']
   const figures = [
     { value: `${degrees(served.temperature_c)} °C`, words: 'first sip, about' },
     { value: served.standard_drinks[country].toFixed(1), words: `${COUNTRIES[country]} standard drinks` },
-    { value: volume(dilution.water_ml, shown, spec.ounce_ml), words: 'water from ice' },
+    { value: volume(dilution.water_ml, shown, spec.ounce_ml), words: 'dilution' },
     {
       value: ratio == null ? '—' : `${plain(ratio, 1)} : 1`,
       words: `${place ? `${place.lean}, ` : ''}sugar : acid`,
     },
-    ...(served.co2 > LEAST_CO2 ? [{ value: `${plain(served.co2, 1)} g/l`, words: 'carbon dioxide' }] : []),
+    ...(served.co2 > LEAST_CO2 ? [{ value: `${plain(served.co2, 1)} g/l`, words: 'carbonation' }] : []),
   ];
   return (
     <dl className="flex min-w-0 grow flex-col gap-2 self-center">
@@ -163,10 +161,10 @@ function Fill({ sight, onSize }: { sight: Comparison['present']['sight']; onSize
         <button
           type="button"
           className={`btn min-h-11 shrink-0 px-3 text-base font-normal ${wrong ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-          title={`Every amount by the same factor, so that the drink fills its glass (${shownKey('size')})`}
+          title={`Scale every amount so that the drink fills its glass (${shownKey('size')})`}
           onClick={onSize}
         >
-          Size it<span className="sr-only"> to the glass</span>
+          Fit<span className="sr-only"> to the glass</span>
         </button>
       )}
     </div>

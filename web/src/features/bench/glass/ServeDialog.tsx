@@ -26,9 +26,9 @@ export function ServeDialog({ spec, glass, onIce, onClose }: Props) {
   const { supposed } = useSettings();
   const { data: serves } = useQuery(servesQuery({ ...spec, serve: { ...spec.serve, ice: 'none' } }, supposed));
   return (
-    <Dialog heading="How it is served" wide onClose={onClose}>
-      <p className="-mt-2 text-quiet">The same drink, over twenty minutes. How fast ice gives way is an estimate.</p>
-      {!serves && <p aria-busy="true">Working out twenty minutes on each ice…</p>}
+    <Dialog heading="Ice and serving" wide onClose={onClose}>
+      <p className="-mt-2 text-quiet">The same drink over 20 minutes, by ice. An estimate.</p>
+      {!serves && <p aria-busy="true">Working out 20 minutes on each ice…</p>}
       <div role="group" aria-label="Served" className="grid grid-cols-2 gap-2 md:grid-cols-4">
         {serves?.map((serve) => (
           <Column
@@ -67,7 +67,7 @@ function Column({ serve, glass, chosen, onChoose }: ColumnProps) {
       <span className="min-h-12 text-base leading-tight font-semibold">{capital(serve.words)}</span>
       <span className="grid w-full grid-cols-[auto_1fr_1fr] gap-x-1 text-base">
         <span />
-        <span className="text-right text-sm text-quiet">first</span>
+        <span className="text-right text-sm text-quiet">at first</span>
         <span className="text-right text-sm text-quiet">10 min</span>
         {AXES.map((axis) => (
           <span key={axis} className="contents">

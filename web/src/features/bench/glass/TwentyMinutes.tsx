@@ -23,8 +23,8 @@ export const TwentyMinutes = memo(function TwentyMinutes({ spec }: Props) {
   const rested = useRested(spec, 200);
   const { data: course } = useQuery(courseQuery(rested, supposed));
   return (
-    <section className="flex shrink-0 flex-col gap-1" aria-label="Twenty minutes">
-      <h3 className="font-display text-lg leading-tight font-semibold">Twenty minutes {SERVED[spec.serve.ice]}</h3>
+    <section className="flex shrink-0 flex-col gap-1" aria-label="Over 20 minutes">
+      <h3 className="font-display text-lg leading-tight font-semibold">Over 20 minutes {SERVED[spec.serve.ice]}</h3>
       {course && changes(course) && (
         <>
           <Curves course={course} />
@@ -44,15 +44,15 @@ function changes(course: Course): boolean {
 function told(course: Course, ice: Ice): string {
   if (course.top) {
     const first = course.top.abv[0] ?? 0;
-    return `The float alone is ${level(first, 'abv')} % at first, ${level(course.top.sugar[0] ?? 0, 'sugar')} g sweet; unstirred it sinks in within a quarter of an hour.`;
+    return `The float: ${level(first, 'abv')}% ABV and ${level(course.top.sugar[0] ?? 0, 'sugar')} g sugar/100 ml at first. Unstirred, it sinks in within 15 minutes.`;
   }
   const cube = course.undissolved_g[0] ?? 0;
   if (cube > 0)
-    return `The sugar cube dissolves as it is drunk: ${cube.toFixed(0)} g at first, ${(course.undissolved_g[20] ?? 0).toFixed(1)} g left at the end.`;
-  if (course.leaves_home !== null) return `Leaves its home after ${course.leaves_home} min. An estimate.`;
+    return `The sugar cube: ${cube.toFixed(0)} g at first, ${(course.undissolved_g[20] ?? 0).toFixed(1)} g undissolved at the end.`;
+  if (course.leaves_home !== null) return `Leaves the typical range after ${course.leaves_home} min. An estimate.`;
   if (ice === 'none') {
     const at = (minute: number) => `${degrees(course.temperature_c[minute] ?? 0)} °C`;
-    return `Nothing melts: it warms from ${at(0)} to ${at(10)} in ten minutes and ${at(20)} in twenty. An estimate.`;
+    return `No ice. It warms from ${at(0)} to ${at(10)} in 10 minutes and ${at(20)} in 20. An estimate.`;
   }
-  return 'At home to the last sip. An estimate.';
+  return 'In the typical range to the last sip. An estimate.';
 }

@@ -18,8 +18,8 @@ const SAID: Record<SaveState, string> = {
   saved: 'draft saved',
   saving: 'saving…',
   conflict: 'not saved: changed elsewhere',
-  failed: 'not saved yet, trying',
-  looking: 'not written down: this device may look',
+  failed: 'not saved, retrying',
+  looking: 'view only: not saved',
 };
 
 /** The drink's name, what it is held against, and that nothing is lost. */

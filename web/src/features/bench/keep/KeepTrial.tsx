@@ -26,7 +26,7 @@ interface Props {
 }
 
 const STRAINERS: [string, string][] = [
-  ['', 'not told'],
+  ['', 'not given'],
   ['plain', 'plain'],
   ['double', 'double'],
   ['fine', 'fine'],
@@ -47,19 +47,17 @@ export function KeepTrial(props: Props) {
   });
   return (
     <Dialog
-      heading={`Keep as trial ${drink.trials.length + 1}`}
-      closeWords="Go back"
+      heading={`Save as trial ${drink.trials.length + 1}`}
+      closeWords="Cancel"
       onClose={onClose}
       onSubmit={() => void keep.submit(told, false)}
       actions={
         <button type="submit" className="btn btn-primary btn-lg" disabled={!told.name.trim() || keep.isPending}>
-          Keep it
+          Save
         </button>
       }
     >
-      {sameDrink(spec, parent.spec) && (
-        <p>Nothing differs from trial {parent.number} yet. It can be kept all the same.</p>
-      )}
+      {sameDrink(spec, parent.spec) && <p>No change since trial {parent.number} . You can still save it.</p>}
       <NameAndReason told={told} tell={tell} />
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <Line
@@ -76,7 +74,7 @@ export function KeepTrial(props: Props) {
           onChoose={(strainer) => tell({ strainer })}
         />
       </div>
-      {poured && <p className="text-base">What you noted as really poured is kept with it.</p>}
+      {poured && <p className="text-base">The amounts you really poured are saved with it.</p>}
       {varying.length > 0 && (
         <Lots
           varying={varying}
@@ -86,7 +84,7 @@ export function KeepTrial(props: Props) {
       )}
       {keep.isPending && gone && (
         <p role="alert">
-          The server doesn’t answer. It is kept as soon as it does; you can close this and go on at the bench.
+          The server doesn’t answer. The trial is saved as soon as it does. You can close this and carry on.
         </p>
       )}
       <NotKept error={keep.error} overtaken={keep.overtaken} onBeside={() => void keep.submit(told, true)} />
@@ -100,10 +98,10 @@ function NameAndReason({ told, tell }: { told: Keeping; tell: (change: Partial<K
       <Line autoFocus required className="text-lg" label="Name" value={told.name} onWrite={(name) => tell({ name })} />
       <Line
         className="text-lg"
-        label="Why it was changed"
+        label="Reason for the change"
         rows={3}
         most={2000}
-        hint="Too sharp by the last sip; the bottle ran out; a guest without sugar"
+        hint="Too sharp by the last sip"
         value={told.reason}
         onWrite={(reason) => tell({ reason })}
       />
@@ -120,7 +118,7 @@ interface LotsProps {
 /** Which bottle, which squeeze: of what differs from day to day. */
 function Lots({ varying, lots, onLot }: LotsProps) {
   return (
-    <Fold title="Today’s bottles and squeezes" count={Object.values(lots).filter((words) => words.trim()).length}>
+    <Fold title="Today’s bottles and juice" count={Object.values(lots).filter((words) => words.trim()).length}>
       <div className="grid gap-2">
         {varying.map(({ slug, name }) => (
           <label key={slug} className="flex flex-col gap-1 text-base text-quiet">
@@ -128,7 +126,7 @@ function Lots({ varying, lots, onLot }: LotsProps) {
             <input
               className="input w-full text-base text-base-content"
               maxLength={200}
-              placeholder="pressed at noon; the second bottle"
+              placeholder="juiced at noon, second bottle"
               value={lots[slug] ?? ''}
               onChange={(event) => onLot(slug, event.target.value)}
             />
@@ -147,7 +145,7 @@ function NotKept({ error, overtaken, onBeside }: { error: Fault | null; overtake
       <p>{sentence(error.detail)}</p>
       {overtaken && (
         <button type="button" className="btn mt-2 min-h-11 text-base" onClick={onBeside}>
-          Keep mine as a trial of its own
+          Save mine as a separate trial
         </button>
       )}
     </div>

@@ -26,7 +26,7 @@ export function LeftoverNotice({ leftover, onLay }: Props) {
   const close = () => setOpen(false);
   if (isBack) {
     return (
-      <Notice text="What wasn’t saved when this page was left lies here again.">
+      <Notice text="Restored what wasn’t saved when you left this page.">
         <button
           type="button"
           className="btn"
@@ -35,10 +35,10 @@ export function LeftoverNotice({ leftover, onLay }: Props) {
             close();
           }}
         >
-          Take it back
+          Discard it
         </button>
         <button type="button" className="btn btn-primary" onClick={close}>
-          Go on with it
+          Keep it
         </button>
       </Notice>
     );
@@ -54,13 +54,13 @@ export function LeftoverNotice({ leftover, onLay }: Props) {
   };
   return (
     <Notice
-      text={`Of ${TIME.format(recovered.at)} there is work on this drink that was never saved. It was changed elsewhere since; nothing of that is lost by looking.`}
+      text={`Unsaved work from ${TIME.format(recovered.at)} was found. The drink was changed elsewhere since then.`}
     >
       <button type="button" className="btn btn-primary" onClick={lay}>
-        Lay it on the bench
+        Open it on the bench
       </button>
       <button type="button" className="btn" onClick={forget}>
-        Let it go
+        Discard it
       </button>
     </Notice>
   );

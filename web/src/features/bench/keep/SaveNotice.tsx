@@ -21,22 +21,22 @@ export function SaveNotice({ drinkId, autosave, refusal, isBehind }: Props) {
   const gone = useGone();
   if (state === 'conflict') return <Overtaken drinkId={drinkId} autosave={autosave} />;
   if (state === 'looking') {
-    return <Notice text="This device may look and try: what you change here is not written down." />;
+    return <Notice text="View only: changes on this device aren’t saved." />;
   }
   if (state === 'failed') {
     return (
-      <Notice text={`The draft is not saved yet: ${sentence(failure)} It is kept in this browser and tried again.`}>
+      <Notice text={`Not saved yet: ${sentence(failure)} Your draft is safe in this browser, and saving is retried.`}>
         <button type="button" className="btn btn-primary" onClick={() => void autosave.flush()}>
-          Try again now
+          Retry now
         </button>
       </Notice>
     );
   }
   if (gone) {
-    const text = 'No answer at the moment: the figures are those from before. What you change is kept here.';
+    const text = 'No answer from the server. The figures are the last ones. Your changes are safe here.';
     return isBehind ? <Notice quiet text={text} /> : null;
   }
-  return refusal ? <Notice text={`${sentence(refusal.detail)} The figures are those from before.`} /> : null;
+  return refusal ? <Notice text={`${sentence(refusal.detail)} The figures are the last valid ones.`} /> : null;
 }
 
 /** Another window saved in between: which of the two goes on. */
@@ -58,15 +58,15 @@ function Overtaken({ drinkId, autosave }: { drinkId: number; autosave: Autosave 
     <Notice
       text={
         trouble
-          ? `${trouble} What is here is kept in this browser; choose again when it does.`
-          : 'This drink was changed in another window since it was opened here. Nothing is lost yet: choose which to go on with.'
+          ? `${trouble} Your draft is safe in this browser. Choose again when the server answers.`
+          : 'This drink was changed in another window. Nothing is lost: choose the version to go on with.'
       }
     >
       <button type="button" className="btn btn-primary" onClick={() => void keepMine()}>
-        Keep what is here
+        Keep this version
       </button>
       <button type="button" className="btn" onClick={takeTheirs}>
-        Take the other
+        Use the other version
       </button>
     </Notice>
   );

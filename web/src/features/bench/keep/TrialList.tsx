@@ -15,7 +15,7 @@ export const TrialList = memo(function TrialList({ drink }: Props) {
     <nav className="flex min-h-0 grow flex-col pt-2" aria-label="Trials">
       <div className="flex gap-1.5 px-2 pb-1.5">
         <Link className="btn min-h-11 grow px-2 text-base" to={`/trials/${drink.id}`}>
-          Side by side
+          Compare
         </Link>
         <Link className="btn min-h-11 grow px-2 text-base" to={`/taste/${drink.id}`}>
           Taste
@@ -35,7 +35,7 @@ export const TrialList = memo(function TrialList({ drink }: Props) {
                   {trial.number}. {trial.name}
                 </span>
                 <span className="block text-sm leading-snug text-quiet">
-                  {trial.reason || `kept ${day(trial.kept_at)}, no reason told`}
+                  {trial.reason || `saved ${day(trial.kept_at)}, no reason given`}
                 </span>
               </Link>
             </li>

@@ -31,14 +31,14 @@ export function DrinkNotes({ drink }: { drink: DrinkDetail }) {
   return (
     <section>
       <h3 className="font-semibold">
-        <label htmlFor="drink-notes">To remember</label>
+        <label htmlFor="drink-notes">Notes</label>
       </h3>
       <textarea
         id="drink-notes"
         className="textarea w-full text-base leading-snug"
         rows={Math.min(8, Math.max(2, notes.split('\n').length))}
         maxLength={10_000}
-        placeholder="Where it came from, what its recipe told besides"
+        placeholder="Origin, or anything else worth keeping"
         value={notes}
         onChange={(event) => setNotes(event.target.value)}
         onBlur={keep}

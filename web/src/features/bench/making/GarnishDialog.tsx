@@ -46,9 +46,7 @@ export function GarnishDialog({ spec, onChange, onClose }: Props) {
   const open = (suggested ?? []).filter((each) => !garnish.some(({ what }) => same(what, each.garnish.what)));
   return (
     <Dialog heading="Garnish" wide onClose={onClose}>
-      {shown.length === 0 && (
-        <p className="text-quiet">None yet. Write your own, or take one that suits what the drink holds.</p>
-      )}
+      {shown.length === 0 && <p className="text-quiet">None yet. Write your own, or add a suggestion.</p>}
       {shown.map((each, at) => (
         <One
           key={at}
@@ -64,11 +62,11 @@ export function GarnishDialog({ spec, onChange, onClose }: Props) {
         disabled={adding}
         onClick={() => setAdding(true)}
       >
-        <Plus size={18} aria-hidden /> In your own words
+        <Plus size={18} aria-hidden /> Your own garnish
       </button>
       {open.length > 0 && (
-        <section aria-label="What would suit it">
-          <p className="mb-1 text-quiet">What would suit it</p>
+        <section aria-label="Suggested garnishes">
+          <p className="mb-1 text-quiet">Suggested garnishes</p>
           <ul className="grid gap-1.5 sm:grid-cols-2">
             {open.map(({ garnish: { what, why, how, instead }, at_hand }) => (
               <li key={what}>
@@ -80,7 +78,7 @@ export function GarnishDialog({ spec, onChange, onClose }: Props) {
                   <span className="text-lg">{capital(what)}</span>
                   <span className="text-base font-normal text-quiet">
                     {why}
-                    {at_hand ? '; at hand' : ''}
+                    {at_hand ? ', in stock' : ''}
                   </span>
                 </button>
               </li>
@@ -136,12 +134,12 @@ function One({ garnish: { what, why, how, instead }, number, onChange, onRemove 
             <Suggested
               label="How"
               value={how}
-              hint="on the edge"
+              hint="On the rim"
               usual={rules?.garnish_hows ?? []}
               onWrite={(text) => onChange({ how: text })}
             />
             <Line
-              label="None at hand, or out of season"
+              label="If it is out of stock"
               value={instead}
               hint="slice of pear"
               onWrite={(text) => onChange({ instead: text })}
@@ -150,7 +148,7 @@ function One({ garnish: { what, why, how, instead }, number, onChange, onRemove 
         )}
       </div>
       <div className="mt-2 flex justify-end">
-        <IconButton icon={Trash2} label={`Take ${what || 'it'} off`} onClick={onRemove} />
+        <IconButton icon={Trash2} label={`Remove ${what || 'it'}`} onClick={onRemove} />
       </div>
     </fieldset>
   );

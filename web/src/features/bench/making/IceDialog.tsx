@@ -10,14 +10,13 @@ import { Field, Figure } from '../../../ui/Field';
 const SCHOOLS: { dilution: NonNullable<Supposed['dilution']>; name: string; words: string }[] = [
   {
     dilution: 'curve',
-    name: 'The curve',
-    words: 'water by strength, as it was measured on full shakes and stirs over cubes',
+    name: 'Standard estimate',
+    words: 'by strength, as measured for full shakes and stirs over cubes',
   },
   {
     dilution: 'heat balance',
     name: 'Heat balance',
-    words:
-      'ice melts until the heat is spent: answers for freezer ice, few cubes, cold bottles and drinks without alcohol',
+    words: 'from ice and bottle temperatures: suits few cubes, freezer ice and non-alcoholic drinks',
   },
 ];
 const ICE_C: [number, string][] = [
@@ -45,10 +44,10 @@ export function IceDialog() {
       <button
         type="button"
         className="btn btn-ghost btn-lg gap-1.5 border-base-300 text-base font-normal"
-        title="By which school the water is foreseen"
+        title="Dilution model"
         onClick={() => setOpen(true)}
       >
-        <Snowflake size={18} aria-hidden /> Water from the ice
+        <Snowflake size={18} aria-hidden /> Dilution
       </button>
       {open && <TodaysIce onClose={() => setOpen(false)} />}
     </>
@@ -61,16 +60,16 @@ function TodaysIce({ onClose }: { onClose: () => void }) {
   const school = supposed.dilution ?? 'curve';
   return (
     <Dialog
-      heading="Water from the ice"
+      heading="Dilution"
       onClose={onClose}
       actions={
         <button type="button" className="btn btn-lg" onClick={() => changeSettings({ supposed: {} })}>
-          As usual
+          Reset
         </button>
       }
     >
       <fieldset className="flex flex-col gap-2">
-        <legend className="mb-1 text-quiet">Foreseen by</legend>
+        <legend className="mb-1 text-quiet">Estimated by</legend>
         {SCHOOLS.map(({ dilution, name, words }) => (
           <label key={dilution} className="flex cursor-pointer items-start gap-3 rounded-xl border border-base-300 p-3">
             <input
@@ -88,7 +87,7 @@ function TodaysIce({ onClose }: { onClose: () => void }) {
         ))}
       </fieldset>
       <Chips
-        legend="Tonight"
+        legend="Conditions"
         options={[
           ['usual', 'a usual day'],
           ['hot', 'a hot day'],
@@ -98,7 +97,7 @@ function TodaysIce({ onClose }: { onClose: () => void }) {
           set(day === 'hot' ? { room_c: HOT_C, start_c: HOT_C } : { room_c: USUAL_ROOM_C, start_c: USUAL_ROOM_C })
         }
       />
-      <Field quiet label="The room, °C">
+      <Field quiet label="Room, °C">
         <Figure
           className="input min-h-11 w-24 font-figure text-lg"
           value={supposed.room_c ?? USUAL_ROOM_C}
@@ -107,18 +106,23 @@ function TodaysIce({ onClose }: { onClose: () => void }) {
           onFigure={(room_c) => set({ room_c: room_c ?? USUAL_ROOM_C })}
         />
       </Field>
-      <Chips legend="The ice is" options={ICE_C} value={supposed.ice_c ?? 0} onChoose={(ice_c) => set({ ice_c })} />
-      <Chips legend="There is" options={ICE_G} value={supposed.ice_g ?? null} onChoose={(ice_g) => set({ ice_g })} />
+      <Chips legend="Ice" options={ICE_C} value={supposed.ice_c ?? 0} onChoose={(ice_c) => set({ ice_c })} />
       <Chips
-        legend="What goes in is"
-        options={[[supposed.room_c ?? USUAL_ROOM_C, 'at room warmth'], ...START_C]}
+        legend="Amount of ice"
+        options={ICE_G}
+        value={supposed.ice_g ?? null}
+        onChoose={(ice_g) => set({ ice_g })}
+      />
+      <Chips
+        legend="Bottles"
+        options={[[supposed.room_c ?? USUAL_ROOM_C, 'at room temperature'], ...START_C]}
         value={supposed.start_c ?? USUAL_ROOM_C}
         onChoose={(start_c) => set({ start_c })}
       />
       {school === 'curve' && (
         <p className="text-quiet">
-          The curve knows only strength, technique and time: today’s ice, bottles and room change its temperature and
-          how fast it gives way in the glass, not the water of the shake.
+          The standard estimate uses strength, technique and time. Ice, bottles and room still change the temperature,
+          and how fast it dilutes in the glass.
         </p>
       )}
     </Dialog>

@@ -39,12 +39,12 @@ export function MakingFoot({ name, spec, steps, nameOf, ticks, asked, onAsk, onW
       <Otherwise spec={spec} nameOf={nameOf} ticks={ticks} onWriteSo={onWriteSo} />
       {asked === 'forgotten' && (
         <div role="alert" className="text-base leading-snug">
-          <strong className="font-semibold">Not ticked:</strong> {open.map(({ words }) => words).join(' ')}
+          <strong className="font-semibold">Not done:</strong> {open.map(({ words }) => words).join(' ')}
           <span className="mt-1 flex gap-2">
             <button type="button" className="btn btn-primary min-h-11 grow text-base" onClick={() => onAsk('')}>
               Go back
             </button>
-            <Plain onPress={finish}>Finished all the same</Plain>
+            <Plain onPress={finish}>Finish anyway</Plain>
           </span>
         </div>
       )}
@@ -52,7 +52,7 @@ export function MakingFoot({ name, spec, steps, nameOf, ticks, asked, onAsk, onW
         <div role="status" className="flex items-center gap-2 text-base">
           <span className="grow">{name} is made. Taste it first.</span>
           <button type="button" className="btn btn-primary min-h-11 text-base" onClick={hand?.keep}>
-            Keep as trial
+            Save trial
           </button>
         </div>
       )}
@@ -73,7 +73,7 @@ export function MakingFoot({ name, spec, steps, nameOf, ticks, asked, onAsk, onW
             className="btn btn-primary min-h-11 text-base"
             onClick={() => (open.length > 0 ? onAsk('forgotten') : finish())}
           >
-            Finished
+            Finish
           </button>
         </div>
       )}
@@ -95,10 +95,10 @@ function Otherwise({ spec, nameOf, ticks, onWriteSo }: Pick<Props, 'spec' | 'nam
   });
   return (
     <div role="status" className="pb-1.5 text-base leading-snug">
-      Really poured: {words.join('; ')}. The figures follow.
+      You poured {words.join('; ')}. The figures are updated.
       <span className="mt-1 flex gap-2">
-        <Plain onPress={onWriteSo}>Write it so</Plain>
-        <Plain onPress={ticks.forgetPoured}>As written</Plain>
+        <Plain onPress={onWriteSo}>Save these amounts</Plain>
+        <Plain onPress={ticks.forgetPoured}>Reset to the recipe</Plain>
       </span>
     </div>
   );

@@ -100,7 +100,7 @@ function HowItIsWorked({ spec, forecast }: { spec: Spec; forecast: Forecast | un
         <button
           type="button"
           className="btn btn-ghost h-auto min-h-11 w-full justify-between border-base-300 px-3 py-1 text-left text-base leading-tight"
-          title={`Technique, seconds, ice, and the schools of the house (${shownKey('method')})`}
+          title={`Technique, time and ice (${shownKey('method')})`}
           onClick={hand.method}
         >
           <span>{worked}</span> <SlidersHorizontal size={18} aria-hidden />
@@ -114,10 +114,10 @@ function HowItIsWorked({ spec, forecast }: { spec: Spec; forecast: Forecast | un
           <button
             type="button"
             className="btn btn-ghost btn-sm min-h-11 px-2 text-sm font-normal underline decoration-dotted"
-            title={`Tell a step otherwise, move it, add your own (${shownKey('steps')})`}
+            title={`Edit, move or add steps (${shownKey('steps')})`}
             onClick={hand.steps}
           >
-            Change steps
+            Edit steps
           </button>
         )}
       </div>
@@ -128,9 +128,10 @@ function HowItIsWorked({ spec, forecast }: { spec: Spec; forecast: Forecast | un
 /** How much water the ice gives, by which school, and whether the house's own measurements set it right. */
 function waterWords({ dilution }: Forecast, method: Spec['method'], told: (ml: number) => string): string {
   const { model, measurements, water_ml } = dilution;
-  if (model === 'none') return 'No water from ice.';
+  if (model === 'none') return 'No dilution.';
   const school = SCHOOL_OF_WATER[model] ?? 'estimate';
   const counted = measurements === 1 ? 'a measurement' : `${measurements} measurements`;
-  if (method.ice_pieces != null) return `${method.ice_pieces} pieces of ice give ${told(water_ml)}, by heat balance.`;
-  return `The ice gives ${told(water_ml)}, by ${school}${measurements === 0 ? '' : ` and ${counted} of your own`}.`;
+  if (method.ice_pieces != null)
+    return `Dilution: ${told(water_ml)} from ${method.ice_pieces} pieces of ice (heat balance).`;
+  return `Dilution: ${told(water_ml)}, by ${school}${measurements === 0 ? '' : ` and ${counted}`}.`;
 }

@@ -74,15 +74,15 @@ export function MakingStep({ step, done, next, pour, onTick, onReally }: Props) 
             aria-expanded={correcting}
             onClick={() => setCorrecting(!correcting)}
           >
-            really?<span className="sr-only"> poured otherwise: {step.words}</span>
+            poured?<span className="sr-only"> poured {step.words}</span>
           </button>
         )}
       </div>
       {correcting && done && written && amount && onReally && (
         <div className="flex items-center justify-end gap-2 px-2 pb-2">
-          <span className="text-base">really poured</span>
+          <span className="text-base">amount poured</span>
           <AmountField
-            label={`what was really poured, ${step.words}`}
+            label={`amount poured: ${step.words}`}
             pour={written.index}
             shown={amount}
             onAmount={({ amount: really, unit }) =>

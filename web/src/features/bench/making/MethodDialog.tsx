@@ -13,7 +13,7 @@ interface Props {
 }
 
 const ORDERS: [Way['order'], string][] = [
-  ['cheap and risky first', 'cheap and risky first'],
+  ['cheap ingredients first', 'cheap and risky first'],
   ['spirit first', 'spirit first'],
   ['as written', 'as written'],
 ];
@@ -26,14 +26,14 @@ const SPARKLING: [Way['sparkling'], string][] = [
 /** How this drink is worked, and by which schools the house makes all of them. */
 export function MethodDialog({ spec, larder, onChange, onClose }: Props) {
   return (
-    <Dialog heading="How it is made" wide onClose={onClose} actions={<IceDialog />}>
+    <Dialog heading="Method" wide onClose={onClose} actions={<IceDialog />}>
       <div className="flex flex-col gap-4">
         <fieldset className="grid items-start gap-3 md:grid-cols-2 md:gap-x-6">
           <legend className="mb-1 font-semibold">This drink</legend>
           <ThisDrink spec={spec} larder={larder} onChange={onChange} />
         </fieldset>
         <fieldset className="grid items-start gap-3 border-t border-base-300 pt-3 md:grid-cols-2 md:gap-x-6">
-          <legend className="float-left mb-1 w-full font-semibold md:col-span-2">Every drink of this house</legend>
+          <legend className="float-left mb-1 w-full font-semibold md:col-span-2">Every drink</legend>
           <HouseWay />
         </fieldset>
       </div>
@@ -47,20 +47,20 @@ function HouseWay() {
   return (
     <>
       <Chips
-        legend="Order of pour"
+        legend="Order"
         options={ORDERS}
         value={way.order}
         onChoose={(order) => changeSettings({ way: { ...way, order } })}
       />
       <Chips
-        legend="The sparkling part goes"
+        legend="Sparkling part"
         options={SPARKLING}
         value={way.sparkling}
         onChoose={(sparkling) => changeSettings({ way: { ...way, sparkling } })}
       />
       <p className="text-quiet md:col-span-2">
-        What is cheap or risky, an egg or a juice, costs little if it spoils; the spirit goes in last. Nothing sparkling
-        is ever put in a shaker.
+        Juice and egg first: if one spoils, little is lost. The spirit goes in last. Nothing sparkling goes into a
+        shaker.
       </p>
     </>
   );

@@ -20,11 +20,11 @@ export const Notes = memo(function Notes({ drink, comparison }: Props) {
       <DrinkNotes key={drink.notes} drink={drink} />
       {comparison.unseen.length > 0 && (
         <section>
-          <h3 className="font-semibold">The numbers can’t see</h3>
+          <h3 className="font-semibold">The figures can’t show this</h3>
           {comparison.unseen.map((each) => (
             <p key={each}>{each}</p>
           ))}
-          <p className="text-quiet">An impression of the trade.</p>
+          <p className="text-quiet">Experience from behind the bar, not a sum.</p>
         </section>
       )}
       <section aria-label="Good to know">
@@ -41,10 +41,10 @@ export const Notes = memo(function Notes({ drink, comparison }: Props) {
       <OnTheWay forecast={comparison.present} />
       {comparison.present.dilution.measurements > 0 && (
         <p>
-          The water from the ice is foreseen by{' '}
+          Dilution by{' '}
           {comparison.present.dilution.measurements === 1
-            ? 'one measurement of your own'
-            : `${comparison.present.dilution.measurements} measurements of your own`}
+            ? 'one measurement'
+            : `${comparison.present.dilution.measurements} measurements`}
           .
         </p>
       )}
@@ -70,8 +70,8 @@ function OnTheWay({ forecast }: { forecast: Forecast }) {
     ['Served', forecast.served],
   ];
   return (
-    <section aria-label="Taste on the way">
-      <h3 className="font-semibold">Taste on the way</h3>
+    <section aria-label="Step by step">
+      <h3 className="font-semibold">Step by step</h3>
       <table className="w-full border-separate border-spacing-x-1">
         <thead className="text-sm text-quiet">
           <tr>

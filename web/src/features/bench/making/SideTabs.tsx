@@ -20,7 +20,7 @@ interface Props {
 export function SideTabs({ drink, comparison, method, open, onOpen }: Props) {
   return (
     <Tabs
-      label="Making, notes and trials"
+      label="Method, notes and trials"
       open={open}
       onOpen={(key) => onOpen(key as SideTab)}
       tabs={[

@@ -17,9 +17,9 @@ interface Props {
 type Moment = OwnStep['before'];
 
 const MOMENTS: [Moment, string][] = [
-  ['shake', 'before it is shaken or stirred'],
-  ['strain', 'before it is strained'],
-  ['top', 'before anything goes on top'],
+  ['shake', 'before shaking or stirring'],
+  ['strain', 'before straining'],
+  ['top', 'before the top'],
   ['garnish', 'before the garnish'],
   ['serve', 'at the very end'],
 ];
@@ -42,7 +42,7 @@ export function StepsDialog({ spec, steps: known, onChange, onClose }: Props) {
   const changed = method.steps.length > 0 || method.order.length > 0;
   return (
     <Dialog
-      heading="The steps of this drink"
+      heading="Steps"
       wide
       onClose={onClose}
       actions={
@@ -52,16 +52,15 @@ export function StepsDialog({ spec, steps: known, onChange, onClose }: Props) {
             className="btn btn-ghost btn-lg gap-1.5 border-base-300 text-base font-normal"
             onClick={() => write({ steps: [], order: [] }, 'steps as they follow')}
           >
-            <RotateCcw size={18} aria-hidden /> As they follow from the drink
+            <RotateCcw size={18} aria-hidden /> Reset the steps
           </button>
         )
       }
     >
       <p className="-mt-2 text-quiet">
-        They are written from the drink itself. Tell one otherwise, move it, take it out, or add your own; for this
-        drink only. In a line, Alt with ↑ or ↓ moves it.
+        Steps follow from the recipe. Edit, move, add or remove one for this drink. Alt with ↑ or ↓ moves a line.
       </p>
-      <ol className="flex flex-col gap-1.5" aria-label="Steps to change">
+      <ol className="flex flex-col gap-1.5" aria-label="Steps">
         {steps.map((step, at) => (
           <OneStep
             key={step.key}
@@ -117,7 +116,7 @@ function AddStep({ onAdd }: { onAdd: (step: OwnStep) => void }) {
         onPick={(moment) => setBefore(moment)}
       />
       <button type="submit" className="btn btn-primary min-h-12 gap-1.5" disabled={!text.trim()}>
-        <Plus size={18} aria-hidden /> Add it
+        <Plus size={18} aria-hidden /> Add step
       </button>
     </form>
   );
@@ -170,9 +169,9 @@ function OneStep({ step, number, last, onMove, onTell }: OneProps) {
         onBlur={finish}
         onKeyDown={press}
       />
-      <IconButton icon={ArrowUp} label={`Step ${number} earlier`} disabled={number === 1} onClick={() => onMove(-1)} />
-      <IconButton icon={ArrowDown} label={`Step ${number} later`} disabled={last} onClick={() => onMove(1)} />
-      <IconButton icon={Trash2} label={`Leave step ${number} out`} onClick={() => onTell('')} />
+      <IconButton icon={ArrowUp} label={`Move step ${number} up`} disabled={number === 1} onClick={() => onMove(-1)} />
+      <IconButton icon={ArrowDown} label={`Move step ${number} down`} disabled={last} onClick={() => onMove(1)} />
+      <IconButton icon={Trash2} label={`Remove step ${number}`} onClick={() => onTell('')} />
     </li>
   );
 }

@@ -29,10 +29,10 @@ const STRAINS: [Method['strain'], string][] = [
   ['', 'as usual'],
   ['single', 'once'],
   ['double', 'double'],
-  ['none', 'not at all'],
+  ['none', 'no'],
 ];
 const SPARKLING: [Method['sparkling'], string][] = [
-  ['', 'as the house does'],
+  ['', 'as for every drink'],
   ['top', 'on top'],
   ['first', 'in the glass first'],
   ['both', 'half and half'],
@@ -61,16 +61,11 @@ export function ThisDrink({ spec, larder, onChange }: Props) {
     <>
       <Worked method={method} set={set} />
       <Ice method={method} set={set} />
-      <Line
-        label="It is ready when"
-        value={method.sign}
-        hint="the tin frosts and is hard to hold"
-        onWrite={(sign) => set({ sign })}
-      />
-      <Chips legend="Strained" options={STRAINS} value={method.strain} onChoose={(strain) => set({ strain })} />
+      <Line label="Ready when" value={method.sign} hint="the tin frosts" onWrite={(sign) => set({ sign })} />
+      <Chips legend="Straining" options={STRAINS} value={method.strain} onChoose={(strain) => set({ strain })} />
       {sparkles && (
         <Chips
-          legend="Its sparkling part goes"
+          legend="Sparkling part"
           options={SPARKLING}
           value={method.sparkling}
           onChoose={(sparkling) => set({ sparkling })}
@@ -78,7 +73,7 @@ export function ThisDrink({ spec, larder, onChange }: Props) {
       )}
       <Bitters spec={spec} larder={larder} onChange={onChange} />
       <Chips
-        legend="The glass"
+        legend="Glass"
         options={COLD}
         value={chilled}
         onChoose={(cold) => serveSo({ chilled: cold === 'usual' ? null : cold === 'yes' }, 'chilled')}
@@ -91,11 +86,11 @@ export function ThisDrink({ spec, larder, onChange }: Props) {
         onWrite={(form) => onChange((present) => ({ ...present, form }), 'form')}
       />
       <Line
-        label="For the guest to know"
+        label="For the guest"
         value={serve.note}
         most={1000}
         rows={2}
-        hint="It grows softer as the ice melts"
+        hint="It gets lighter as the ice melts"
         onWrite={(note) => serveSo({ note }, 'note')}
       />
     </>
@@ -134,7 +129,7 @@ function Worked({ method, set }: PartProps) {
       )}
       {method.technique === 'shake' && (
         <Chips
-          legend="Seconds without ice"
+          legend="Dry shake, seconds"
           options={[...new Set([...DRY, method.dry_shake_seconds])]
             .sort((a, b) => a - b)
             .map((each) => [each, each === 0 ? 'none' : String(each)])}
@@ -144,10 +139,10 @@ function Worked({ method, set }: PartProps) {
       )}
       {method.technique === 'shake' && method.dry_shake_seconds > 0 && (
         <Chips
-          legend="The shake without ice comes"
+          legend="Dry shake"
           options={[
             ['first', 'before the ice'],
-            ['last', 'after it'],
+            ['last', 'after the ice'],
           ]}
           value={method.dry_shake}
           onChoose={(dry_shake: Method['dry_shake']) => set({ dry_shake })}
@@ -168,7 +163,7 @@ function Ice({ method, set }: PartProps) {
   return (
     <>
       <Chips
-        legend="Ice to work it with"
+        legend="Ice in the tin"
         options={Object.entries(ICE_IN) as [Method['ice'], string][]}
         value={method.ice}
         onChoose={(ice) => set({ ice, ice_pieces: null, ice_piece_g: null })}
@@ -176,13 +171,13 @@ function Ice({ method, set }: PartProps) {
       {usual !== undefined && (
         <div className="flex flex-wrap items-end gap-2">
           <Chips
-            legend="How much of it"
+            legend="Amount of ice"
             options={options}
             value={counted}
             onChoose={(ice_pieces) => set({ ice_pieces })}
           />
           {counted !== null && (
-            <Field quiet label="A piece weighs, g">
+            <Field quiet label="One piece weighs, g">
               <Figure
                 className="input min-h-11 w-24 font-figure text-lg"
                 value={method.ice_piece_g ?? usual}
@@ -196,7 +191,7 @@ function Ice({ method, set }: PartProps) {
         </div>
       )}
       {counted !== null && (
-        <p className="text-quiet">Counted pieces: their water is foreseen by heat balance, for this drink.</p>
+        <p className="text-quiet">Dilution from counted pieces uses heat balance, for this drink.</p>
       )}
     </>
   );
@@ -220,7 +215,7 @@ function TypedSeconds({ seconds, onSeconds }: SecondsProps) {
     const ends = [low, high].flatMap((end) => (end === undefined ? [] : [Number(end.replace(',', '.'))]));
     const [fewest, most = fewest] = ends;
     if (fewest === undefined || most === undefined || fewest > most || most > 3600) {
-      setRefusal(`${noNumber(typed)} Write 12, or a range like 8–10.`);
+      setRefusal(`${noNumber(typed)} Enter 12, or a range like 8–10.`);
       return;
     }
     setRefusal('');
@@ -228,7 +223,7 @@ function TypedSeconds({ seconds, onSeconds }: SecondsProps) {
     onSeconds(fewest === most ? fewest : [fewest, most]);
   };
   return (
-    <Field quiet label="or typed, or a range">
+    <Field quiet label="or type a range">
       <input
         className="input min-h-11 w-24 font-figure text-lg"
         aria-invalid={refusal !== ''}

@@ -75,7 +75,7 @@ export function AmountField({ label, pour, shown, said, onAmount }: Props) {
         }
         role={refusal ? 'alert' : undefined}
       >
-        {refusal ?? `in ${shown.word}${said ? `, said “${said}”` : ''}; type it, or use the arrow keys`}
+        {refusal ?? `in ${shown.word}${said ? `, “${said}” in the recipe` : ''}. Type it, or use the arrow keys`}
       </p>
     </div>
   );
@@ -103,9 +103,9 @@ interface WhichProps {
 
 /** A text that may be several measures: ask. */
 function WhichIsMeant({ typed, question: { asks, choices, part_sizes }, onChoose }: WhichProps) {
-  const words = asks === 'part' ? 'How big is a part in this drink?' : `“${typed}” may be any of these. Which is it?`;
+  const words = asks === 'part' ? 'How big is one part in this drink?' : `“${typed}” can mean these. Which one?`;
   return (
-    <div role="group" aria-label="Which is meant" className="panel absolute top-full right-0 z-20 mt-1 w-72 p-2">
+    <div role="group" aria-label="Which one" className="panel absolute top-full right-0 z-20 mt-1 w-72 p-2">
       <p className="pb-1.5">{words}</p>
       <span className="flex gap-1.5">
         {choices.map((choice, index) => (

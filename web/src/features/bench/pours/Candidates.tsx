@@ -13,7 +13,7 @@ interface Props {
   onTake: (ingredient: Ingredient) => void;
 }
 
-const ELSEWHERE = 'Elsewhere in the larder';
+const ELSEWHERE = 'Other ingredients';
 
 /** Ingredients for a new pour, those that are made for it first. */
 export function Candidates({ listId, fitting, others, title, highlighted, onPoint, onTake }: Props) {

@@ -17,18 +17,18 @@ export function EdgeParts({ edge, onEdge }: Props) {
   return (
     <div className="grid items-start gap-3 sm:grid-cols-2">
       <Chips
-        legend="Round"
+        legend="How much of the rim"
         options={[
-          ['whole', 'the whole edge'],
-          ['half', 'half of it'],
+          ['whole', 'the whole rim'],
+          ['half', 'half the rim'],
         ]}
         value={half ? 'half' : 'whole'}
         onChoose={(chosen: string) => onEdge({ half: chosen === 'half', wetted_with })}
       />
       <Suggested
-        label="Wetted with"
+        label="Wet it with"
         value={wetted_with}
-        hint="the fruit of the drink"
+        hint="the fruit in the drink"
         usual={FRUIT}
         onWrite={(text) => onEdge({ half, wetted_with: text })}
       />

@@ -13,30 +13,33 @@ interface Props {
 export function FirstMove({ at, onBringBack }: Props) {
   return (
     <aside
-      aria-label="One thing to try"
+      aria-label="Try this"
       className="mx-1 mt-2 flex gap-1 rounded-xl border border-base-300 p-2.5 text-base leading-snug"
     >
       {at === 'sharper' ? (
         <div className="grow">
-          <p className="font-semibold">One thing to try</p>
+          <p className="font-semibold">Try this</p>
           <p>
-            Quince ran out, and sea buckthorn went in for it. Beside its parent the drink is sharper now. See what one
-            or two pours can do:
+            The quince liqueur ran out, so sea-buckthorn liqueur went in. The drink is now sharper than trial 1. See how
+            to
           </p>
           <button type="button" className="btn btn-primary mt-2 min-h-11 text-base" onClick={onBringBack}>
-            Show what would mend it <kbd className="kbd text-base-content max-lg:hidden">{shownKey('bring')}</kbd>
+            Rebalance it <kbd className="kbd text-base-content max-lg:hidden">{shownKey('bring')}</kbd>
           </button>
         </div>
       ) : (
         <div className="grow">
           <p className="font-semibold">That is a riff</p>
-          <p>Undo it (Ctrl Z), tap a pour’s name to swap it, or keep it as a trial (K). Every number answers “why?”.</p>
+          <p>
+            Undo it with Ctrl Z, press an ingredient to swap it, or save a trial (K). Press “Why?” beside a figure for
+            its source.
+          </p>
         </div>
       )}
       <button
         type="button"
         className="btn btn-square btn-ghost btn-sm min-h-11 min-w-11 shrink-0"
-        aria-label="Don’t show this again"
+        aria-label="Don’t show again"
         onClick={() => changeSettings({ tourSeen: true })}
       >
         <X size={18} aria-hidden />

@@ -33,7 +33,7 @@ export function Follows({ pour, index, names, volumeMl, onSet }: Props) {
   return (
     <span className="flex gap-1.5">
       <Pick
-        label="How much of it"
+        label="Amount"
         className={WIDE}
         value={relative?.times ?? 0}
         options={[[0, 'nothing'], ...times]}
@@ -41,7 +41,7 @@ export function Follows({ pour, index, names, volumeMl, onSet }: Props) {
       />
       {relative && (
         <Pick
-          label="Which pour"
+          label="Ingredient"
           className={WIDE}
           value={relative.to}
           options={names.flatMap((each, at): [number, string][] => (at === index ? [] : [[at, each]]))}

@@ -79,13 +79,13 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
         aria-expanded
         aria-controls={listId}
         aria-activedescendant={highlighted && `${listId}-${highlighted.slug}`}
-        label="Search the larder"
-        placeholder="Search the larder"
+        label="Search ingredients"
+        placeholder="Search ingredients"
         value={words}
         onWords={search}
         onKeyDown={press}
       />
-      {answered && ranked.length === 0 && <NothingCalled words={words} where="in the larder" onWords={search} />}
+      {answered && ranked.length === 0 && <NothingCalled words={words} where="among ingredients" onWords={search} />}
       <div
         id={listId}
         ref={list}
@@ -97,7 +97,7 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
           listId={listId}
           fitting={sought ? ranked : ranked.filter((each) => fits(each, slot))}
           others={sought ? [] : ranked.filter((each) => !fits(each, slot))}
-          title={sought ? 'Found' : `For the ${slot === 'other' ? 'ingredient' : slot} slot`}
+          title={sought ? 'Search results' : `For the ${slot === 'other' ? 'ingredient' : slot} slot`}
           highlighted={highlighted}
           onPoint={(ingredient) => setAt(ranked.indexOf(ingredient))}
           onTake={onTake}
@@ -110,15 +110,15 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
 function Head({ onBack }: { onBack: () => void }) {
   return (
     <div className="flex items-center gap-2 p-3 pb-2">
-      <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
-      <h2 className="grow font-display text-lg leading-tight font-semibold">Add a pour</h2>
+      <IconButton icon={ArrowLeft} label="Back to ingredients" hotkey={shownKey('back')} onClick={onBack} />
+      <h2 className="grow font-display text-lg leading-tight font-semibold">Add ingredient</h2>
     </div>
   );
 }
 
 function AsWhat({ slot, slots, onSlot }: { slot: Slot; slots: Slot[]; onSlot: (slot: Slot) => void }) {
   return (
-    <div role="group" aria-label="As what" className="flex flex-wrap gap-1 px-3 pb-2">
+    <div role="group" aria-label="Role" className="flex flex-wrap gap-1 px-3 pb-2">
       {[...new Set([...slots, ...MORE_SLOTS])].map((each) => (
         <button
           key={each}

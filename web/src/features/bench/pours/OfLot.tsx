@@ -19,12 +19,12 @@ export function OfLot({ slug, lot, onLot }: Props) {
   const names = lots.map(({ name }): [string, string] => [name, name]);
   const known = !lot || lot === 'today' || lots.some(({ name }) => name === lot);
   return (
-    <Field quiet label="Of which lot">
+    <Field quiet label="Open bottle or juice">
       <Pick
         className="min-h-11 text-base"
         value={lot ?? ''}
         options={[
-          ['', 'as it usually is'],
+          ['', 'standard values'],
           ['today', inUse ? `today’s: ${inUse.name}` : 'today’s'],
           ...names,
           ...(known ? [] : [[lot, lot] as const]),

@@ -60,7 +60,7 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
             onPick={(stage) => set({ stage }, 'stage')}
           />
         </Field>
-        <Field quiet label="Unit, for the same number">
+        <Field quiet label="Unit">
           <Pick
             className="min-h-11 text-base"
             value={pour.unit}
@@ -68,7 +68,7 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
             onPick={(unit) => set({ unit, said: null, relative: null }, 'unit')}
           />
         </Field>
-        <Field quiet label="Follows">
+        <Field quiet label="Same as">
           <Follows
             pour={pour}
             index={index}
@@ -77,14 +77,14 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
             onSet={(change) => set(change, 'follow')}
           />
         </Field>
-        <Field quiet label="To be settled between, ml">
+        <Field quiet label="From and to, ml">
           <RangeEnds range={pour.range} now={volumeMl ?? 0} onRange={(range) => set({ range }, 'range')} />
         </Field>
         {typeof pour.ingredient === 'string' && (
           <OfLot slug={pour.ingredient} lot={pour.lot} onLot={(lot) => set({ lot }, 'lot')} />
         )}
         <Check
-          words="Optional: one key (O) shows the drink without it"
+          words="Optional: key O shows the drink without it"
           className="gap-3 self-end"
           on={pour.optional}
           onChange={(optional) => set({ optional }, 'optional')}
@@ -98,13 +98,13 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
       )}
       {span && (
         <p className="flex flex-wrap items-center gap-2">
-          <span className="grow">Between these it comes nearest to its parent at {plain(span.best.pour_ml)} ml.</span>
+          <span className="grow">Closest to trial 1 at {plain(span.best.pour_ml)} ml.</span>
           <button
             type="button"
             className="btn min-h-11 text-base font-normal"
             onClick={() => set({ amount: span.best.pour_ml, unit: 'ml', said: null, relative: null }, 'settle')}
           >
-            Settle there
+            Use this
           </button>
         </p>
       )}
@@ -126,16 +126,21 @@ function Order({ spec, index, onChange, onMoved, onClose }: Omit<Props, 'names' 
   const last = spec.pours.length - 1;
   return (
     <div className="flex flex-wrap gap-2">
-      <Act icon={<ArrowUp size={18} aria-hidden />} words="Up" off={index === 0} onAct={() => move(index - 1)} />
-      <Act icon={<ArrowDown size={18} aria-hidden />} words="Down" off={index === last} onAct={() => move(index + 1)} />
+      <Act icon={<ArrowUp size={18} aria-hidden />} words="Move up" off={index === 0} onAct={() => move(index - 1)} />
+      <Act
+        icon={<ArrowDown size={18} aria-hidden />}
+        words="Move down"
+        off={index === last}
+        onAct={() => move(index + 1)}
+      />
       <Act
         icon={<Copy size={18} aria-hidden />}
-        words="Double it"
+        words="Double"
         onAct={() => finish((present) => withDouble(present, index), 'double')}
       />
       <Act
         icon={<Trash2 size={18} aria-hidden />}
-        words="Take it out"
+        words="Remove"
         off={last === 0}
         onAct={() => finish((present) => withoutPour(present, index), 'remove')}
       />

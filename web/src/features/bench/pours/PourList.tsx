@@ -127,12 +127,12 @@ const GarnishLine = memo(function GarnishLine({ garnish, amongPours }: GarnishPr
     </>
   );
   return (
-    <section aria-label={amongPours ? 'What else is put on it' : 'Garnish'} className="pour-group">
+    <section aria-label={amongPours ? 'Garnish' : 'Garnish'} className="pour-group">
       {hand ? (
         <button
           type="button"
           className="block min-h-11 w-full rounded-xl px-2 py-1 text-left leading-tight hover:underline"
-          title={`Garnish it (${shownKey('garnish')})`}
+          title={`Add a garnish (${shownKey('garnish')})`}
           onClick={hand.garnish}
         >
           {lines}
@@ -167,18 +167,18 @@ function Foot({ onAdd, onBringBack }: { onAdd: () => void; onBringBack: () => vo
       <button
         type="button"
         className="btn btn-ghost min-h-11 gap-1.5 px-3 text-base"
-        title={`Add a pour (${shownKey('add')})`}
+        title={`Add ingredient (${shownKey('add')})`}
         onClick={onAdd}
       >
-        <Plus size={20} aria-hidden /> Add a pour
+        <Plus size={20} aria-hidden /> Add ingredient
       </button>
       <button
         type="button"
         className="btn btn-secondary ml-auto min-h-11 gap-1.5 px-3 text-base"
-        title={`What brings it back to its parent, or home (${shownKey('bring')})`}
+        title={`Rebalance to trial 1 or to the typical range (${shownKey('bring')})`}
         onClick={onBringBack}
       >
-        <LocateFixed size={20} aria-hidden /> Bring it back <kbd className="kbd max-lg:hidden">{shownKey('bring')}</kbd>
+        <LocateFixed size={20} aria-hidden /> Rebalance <kbd className="kbd max-lg:hidden">{shownKey('bring')}</kbd>
       </button>
     </div>
   );

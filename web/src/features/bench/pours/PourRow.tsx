@@ -49,7 +49,7 @@ export const PourRow = memo(function PourRow(props: Props) {
   const change = changeWords(pour, before, nameOf, shown, ounceMl);
   const notes = [
     resolved === null ? (change ?? (pour.lot ? null : compositionWords(ingredient))) : null,
-    pour.lot && (pour.lot === 'today' ? 'of today’s lot' : `of the lot “${pour.lot}”`),
+    pour.lot && (pour.lot === 'today' ? 'of today’s bottle or juice' : `of “${pour.lot}”`),
     followsWords(pour, followed, nameOf),
     rangeWords(pour, shown, ounceMl),
     pour.said && `“${pour.said}”`,

@@ -9,7 +9,7 @@ export function OutButton({ name, out, onOut }: { name: string; out: boolean; on
       type="button"
       aria-pressed={out}
       aria-label={`Leave out ${name}`}
-      title={out ? 'Left out; put it back (O)' : 'Optional: look at the drink without it (O)'}
+      title={out ? 'Left out. Put it back (O)' : 'Optional: see the drink without it (O)'}
       className="flex h-11 w-7 cursor-pointer items-center justify-center rounded-lg text-quiet"
       onClick={onOut}
     >
@@ -25,11 +25,7 @@ export function LockButton({ name, locked, onLock }: { name: string; locked: boo
       type="button"
       aria-pressed={locked}
       aria-label={`Lock ${name}`}
-      title={
-        locked
-          ? 'Stays when the drink is brought back (L frees it)'
-          : 'May move when the drink is brought back (L locks it)'
-      }
+      title={locked ? 'Locked for rebalancing (L unlocks)' : 'Rebalancing can change it (L locks)'}
       className={`flex h-11 w-7 cursor-pointer items-center justify-center rounded-lg ${locked ? 'text-base-content' : 'text-quiet'}`}
       onClick={onLock}
     >
@@ -44,7 +40,7 @@ export function MoreButton({ name, onMore }: { name: string; onMore: () => void 
       type="button"
       className="grid h-11 w-6.5 cursor-pointer place-items-center rounded-lg text-quiet hover:text-base-content"
       aria-label={`More about ${name}`}
-      title="Role, stage, order, optional, follows, range (.)"
+      title="Role, unit, order, optional, range (.)"
       onClick={onMore}
     >
       <EllipsisVertical size={18} aria-hidden />
@@ -61,13 +57,13 @@ export function Shares({ share }: { share: Forecast['pours'][number] }) {
   ];
   const words = bars
     .filter(({ part }) => part > 0.005)
-    .map(({ of, part }) => `${Math.round(part * 100)} % of the ${of}`);
+    .map(({ of, part }) => `${Math.round(part * 100)}% of the ${of}`);
   return (
     <span
       className="flex flex-col gap-1 border-l border-base-300 py-1"
       title={words.join(', ') || 'adds no sugar, acid or alcohol'}
     >
-      <span className="sr-only">{words.length ? `Brings ${words.join(', ')}` : 'Adds no sugar, acid or alcohol'}</span>
+      <span className="sr-only">{words.length ? `Adds ${words.join(', ')}` : 'Adds no sugar, acid or alcohol'}</span>
       {bars.map(({ of, part, className }) => (
         <span
           key={of}

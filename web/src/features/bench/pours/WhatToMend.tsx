@@ -9,7 +9,7 @@ export const WhatToMend = memo(function WhatToMend({ findings }: { findings: Fin
   const wrong = findings.filter(({ severity }) => severity !== 'info');
   if (wrong.length === 0) return null;
   return (
-    <ul className="mx-2 mb-2 flex max-h-[55%] shrink-0 flex-col gap-2 overflow-y-auto" aria-label="What to mend">
+    <ul className="mx-2 mb-2 flex max-h-[55%] shrink-0 flex-col gap-2 overflow-y-auto" aria-label="Problems">
       {wrong.map((finding) => {
         const grave = finding.severity === 'error';
         const Icon = grave ? OctagonAlert : TriangleAlert;

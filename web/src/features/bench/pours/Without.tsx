@@ -27,8 +27,8 @@ export function Without({ spec, without, name, onBack, onTake }: Props) {
       <p className="font-semibold">Without {name}</p>
       {comparison && (
         <p>
-          {told(comparison.volume_by_ml)} less, {told(comparison.water_by_ml)} of it water from the ice.{' '}
-          {felt?.length ? `It is ${felt.join(', ')}.` : 'On the three axes a tongue would hardly notice.'}
+          {told(comparison.volume_by_ml)} less, {told(comparison.water_by_ml)} less dilution.{' '}
+          {felt?.length ? `It is ${felt.join(', ')}.` : 'Sweetness, acidity and strength stay about the same.'}
         </p>
       )}
       <span className="mt-1.5 flex gap-2">

@@ -6,7 +6,7 @@ import { useLatest } from '../../../ui/useLatest';
 import { changeOf, useHand, type Hand, type TypedAmount } from '../hand';
 
 const PATIENCE_MS = 600;
-const BETWEEN_WHAT = 'Between what? Type both ends, like “15 to 22.5”.';
+const BETWEEN_WHAT = 'A range needs both ends, like “15 to 22.5”.';
 
 /** A text that stands in the field, and what it was read as once the answer is there. */
 interface Round {
