@@ -98,7 +98,7 @@ class NotAnAmount(DomainError):
         self.text = text
 
     def __str__(self) -> str:
-        return f'"{self.text}" is not an amount; write it like 22.5, 3/4 oz, two dashes, half the gin, 6 to 8 or top up'
+        return f'"{self.text}" isn\'t an amount: enter one like 22.5, 3/4 oz, two dashes, half the gin, 6 to 8 or top up'
 
 
 class NotAMoment(DomainError):
@@ -111,7 +111,7 @@ class NotAMoment(DomainError):
         self.text = text
 
     def __str__(self) -> str:
-        return f'"{self.text[:40]}" is no time between the year 2000 and a year from now: write it like 2026-11-28T19:00:00+00:00'
+        return f'"{self.text[:40]}" isn\'t a time between 2000 and a year from now: enter one like 2026-11-28T19:00:00+00:00'
 
 
 class OtherIngredient(DomainError):
@@ -124,7 +124,7 @@ class OtherIngredient(DomainError):
         self.named, self.pour = named, pour
 
     def __str__(self) -> str:
-        return f'this pour is {self.pour}; "{self.named}" is another one'
+        return f'this is {self.pour}, not "{self.named}"'
 
 
 class UnknownUnit(DomainError):
@@ -137,7 +137,7 @@ class UnknownUnit(DomainError):
         self.text, self.known = text, known
 
     def __str__(self) -> str:
-        return f'"{self.text}" is not a unit; use one of {", ".join(self.known)}'
+        return f'"{self.text}" isn\'t a unit: use {", ".join(self.known)}'
 
 
 class UnknownFigure(DomainError):
@@ -150,7 +150,7 @@ class UnknownFigure(DomainError):
         self.name, self.known = name, known
 
     def __str__(self) -> str:
-        return f'this drink has no figure "{self.name}"; it has {", ".join(self.known)}'
+        return f'this drink has no figure "{self.name}": use {", ".join(self.known)}'
 
 
 class UnknownIngredient(DomainError):
@@ -163,8 +163,8 @@ class UnknownIngredient(DomainError):
         self.slug, self.near = slug, near
 
     def __str__(self) -> str:
-        hint = f'; did you mean "{self.near}"?' if self.near else ""
-        return f'"{self.slug}" is not in the larder{hint}'
+        hint = f': did you mean "{self.near}"?' if self.near else ""
+        return f'"{self.slug}" isn\'t an ingredient{hint}'
 
 
 class ImpossibleComposition(DomainError):
@@ -185,7 +185,7 @@ class EmptyDrink(DomainError):
     code = "nothing-to-drink"
 
     def __str__(self) -> str:
-        return "nothing to drink: no pour adds any liquid"
+        return "the drink is empty: add an ingredient with an amount"
 
 
 class NothingFree(DomainError):
@@ -194,7 +194,7 @@ class NothingFree(DomainError):
     code = "nothing-free"
 
     def __str__(self) -> str:
-        return "no pour is free to move: free one, or let a corrector join"
+        return "no ingredient can change: unlock one, or allow another to be added"
 
 
 class CannotSize(DomainError):
@@ -208,8 +208,8 @@ class CannotSize(DomainError):
 
     def __str__(self) -> str:
         if not self.glass:
-            return "no glass is chosen yet; choose one, and the drink can be sized to it"
-        return f"the drink can't be sized to a {self.glass}: choose one of the list, with room beside its ice"
+            return "no glass chosen: choose one first"
+        return f"the drink can't be fitted to {self.glass}: choose a glass of the list with room beside the ice"
 
 
 class SpecError(DomainError):
@@ -254,8 +254,8 @@ class ChangedElsewhere(RecordConflict):
         self.what, self.now = what, now
 
     def __str__(self) -> str:
-        current = f': there it is "{self.now}"' if self.now else ""
-        return f"{self.what} was changed elsewhere since it was read here{current}. Nothing was written: choose which of the two stays"
+        current = f'to "{self.now}"' if self.now else ""
+        return f"{self.what} was changed elsewhere{current}. Nothing was saved: choose which version to keep"
 
 
 class StaleFix(RecordConflict):
@@ -268,7 +268,7 @@ class StaleFix(RecordConflict):
         self.finding = finding
 
     def __str__(self) -> str:
-        return f'the drink has no such mend of "{self.finding}" any more; look at it again'
+        return "the drink has changed, so this fix no longer applies"
 
 
 class CannotListen(OenomelError):
@@ -281,7 +281,7 @@ class CannotListen(OenomelError):
         self.host, self.port, self.why = host, port, why
 
     def __str__(self) -> str:
-        return f"can't listen at {self.host}, port {self.port}: {self.why}"
+        return f"can't start at {self.host}, port {self.port}: {self.why}"
 
 
 class OnlyLooking(OenomelError):
@@ -290,7 +290,7 @@ class OnlyLooking(OenomelError):
     code = "only-looking"
 
     def __str__(self) -> str:
-        return "this device may look and try, and write nothing down; pair it anew with the code for working"
+        return "this device is view only: connect it again with the “Can edit” code"
 
 
 class NoReading(OenomelError):
@@ -319,16 +319,16 @@ class StoreFault(StoreError):
 
 
 _STORE_FAULTS: Final = {
-    "full": "the disk with {path} is full: nothing was changed. Make room on it; what is written can still be read",
-    "in use": "{path} is in use by another program: nothing was changed. Close that program, or try again in a moment",
-    "damaged": "{path} is damaged. Stop Oenomel, and put a copy in its place with oenomel restore; the damaged file is kept",
-    "foreign": "{path} is not a data file of Oenomel, and was left as it is. Choose another name for --data",
-    "gone": "{path} is gone. Put it back, or start Oenomel again to begin with an empty book",
-    "not writable": "{path} can't be written: nothing was changed. Give yourself the right to, or choose another place for --data",
-    "no folder": "there is no folder {parent}: make it first, or choose another place for the file",
-    "folder": "{path} is a folder, or lies in something that is none. Choose a file for --data",
-    "no home": "nobody tells where your home folder is: set HOME, or name the data file with --data",
-    "disk": "the disk with {path} can't be read or written ({told}). Look whether it is still there; keep a copy of the file",
+    "full": "the disk with {path} is full: nothing was changed. Free some space. Everything saved can still be read",
+    "in use": "{path} is in use by another program: nothing was changed. Close it, or try again in a moment",
+    "damaged": "{path} is damaged. Stop Oenomel and restore a copy with oenomel restore. The damaged file is saved",
+    "foreign": "{path} isn't a data file of Oenomel, so nothing was changed. Choose another name for --data",
+    "gone": "{path} is missing. Put it back, or start Oenomel again without recipes",
+    "not writable": "{path} can't be changed: you have no permission. Change that, or choose another place for --data",
+    "no folder": "there is no folder {parent}: create it, or choose another place",
+    "folder": "{path} isn't a file. Choose a file for --data",
+    "no home": "your home folder isn't known: set HOME, or choose the data file with --data",
+    "disk": "the disk with {path} can't be read or written ({told}). Check that it is connected, and copy the file",
     "unusable": "{path} can't be used as a data file: {told}",
 }
 
@@ -347,10 +347,10 @@ class CopyFault(StoreError):
 
 
 _COPY_FAULTS: Final = {
-    "itself": "{path} is the data file itself; choose another name for the copy",
-    "is folder": "{path} is a folder; name a file in it",
-    "taken": "{path} lies there already and is no copy of a data file: choose another name, or move it away",
-    "no copy": "{path} is no whole copy of a data file of Oenomel: nothing was changed. Choose another copy",
+    "itself": "{path} is the data file itself: choose another name for the copy",
+    "is folder": "{path} is a folder: choose a file in it",
+    "taken": "{path} exists and isn't a copy of a data file: choose another name, or move it",
+    "no copy": "{path} isn't a complete copy of a data file, so nothing was changed. Choose another copy",
 }
 
 
@@ -370,7 +370,7 @@ class WrittenBefore(RecordConflict):
     code = "written-before"
 
     def __str__(self) -> str:
-        return "this was written already; read it anew to see what it made"
+        return "this was saved already: load it again"
 
 
 class KeyUsedBefore(DomainError):
@@ -379,4 +379,4 @@ class KeyUsedBefore(DomainError):
     code = "key-used-before"
 
     def __str__(self) -> str:
-        return "this key was used for another write; draw a new one for each"
+        return "this key was used for another change: use a new one for each"

@@ -72,7 +72,7 @@ def _invalid(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, RequestValidationError)
     first = error.errors()[0]
     if first["type"] == "json_invalid":
-        return problem(HTTPStatus.BAD_REQUEST, f"the body is not JSON: {first['ctx']['error']}", "not-json", "")
+        return problem(HTTPStatus.BAD_REQUEST, f"the request isn't JSON: {first['ctx']['error']}", "not-json", "")
     refusal = spec_error(first)
     return problem(HTTPStatus.UNPROCESSABLE_ENTITY, str(refusal), refusal.code, refusal.path)
 

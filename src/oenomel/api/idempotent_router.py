@@ -63,7 +63,7 @@ def _finish(conn: Connection, response: Response) -> None:
 
 async def _write_key(request: Request, key: str) -> WriteKey:
     if not (SHORTEST <= len(key) <= LONGEST and key.isascii() and key.isprintable()):
-        raise SpecError(HEADER, f"wants {SHORTEST} to {LONGEST} plain letters")
+        raise SpecError(HEADER, f"use {SHORTEST} to {LONGEST} plain letters")
     asked = f"{request.method} {request.url.path}?{request.url.query}\n".encode() + await request.body()
     return WriteKey(key, hashlib.sha256(asked).hexdigest())
 

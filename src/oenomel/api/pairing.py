@@ -29,7 +29,7 @@ __all__ = ["KEPT", "NOT_ENCRYPTED", "Sharing", "Tries", "address_of", "is_loopba
 
 DIGITS: Final = 8
 
-NOT_ENCRYPTED: Final = "What goes over the network isn't encrypted: share only in a network that you trust."
+NOT_ENCRYPTED: Final = "The connection isn't encrypted. Connect only in a network that you trust."
 
 KEPT: Final = timedelta(days=90)
 """How long a device stays paired."""

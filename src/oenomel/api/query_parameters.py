@@ -17,5 +17,5 @@ async def only_known_parameters(request: Request) -> None:
     known = {field.alias for field in get_flat_params(request.scope["route"].dependant)} - set(request.path_params)
     for name in request.query_params:
         if name not in known:
-            knows = f"this question knows {', '.join(sorted(known))}" if known else "this question has none"
+            knows = f"use {', '.join(sorted(known))}" if known else "no parameter is used here"
             raise SpecError(name[:60], f"unknown query parameter; {knows}")

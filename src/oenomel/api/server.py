@@ -27,8 +27,8 @@ SWITCH_SECONDS: Final = 0.0005
 
 EVERYWHERE: Final = frozenset({"0.0.0.0", "::", ""})
 _WHY: Final = {
-    errno.EADDRINUSE: "another program listens there already; choose another --port, or end that one",
-    errno.EACCES: "this port is for the machine's owner alone; choose one from 1024 up",
+    errno.EADDRINUSE: "another program uses it: choose another --port, or stop that program",
+    errno.EACCES: "this port needs administrator rights: choose 1024 or higher",
     errno.EADDRNOTAVAIL: "this machine has no such address",
 }
 
@@ -36,7 +36,7 @@ _WHY: Final = {
 def check_invited(host: str, share: bool) -> None:
     """Raise SpecError where the server would be open to the network without having been told to be."""
     if not is_loopback(host) and not share:
-        raise SpecError("--host", f"{host} is open to the network: add --share, and devices are let in by a code")
+        raise SpecError("--host", f"{host} is open to the network: add --share, so that devices need a code")
 
 
 def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: frozenset[str]) -> int:
@@ -79,7 +79,7 @@ def _listening(host: str, port: int) -> socket.socket:
             raise
         return listener
     except OSError as error:
-        why = "there is no such address" if isinstance(error, socket.gaierror) else _WHY.get(error.errno or 0, error.strerror)
+        why = "no such page" if isinstance(error, socket.gaierror) else _WHY.get(error.errno or 0, error.strerror)
         raise CannotListen(host, port, str(why)) from error
 
 
@@ -88,10 +88,10 @@ def _keep_a_copy(data: Path) -> None:
     try:
         kept = backups.keep_of_today(data, datetime.now().astimezone().date())
     except OenomelError as error:
-        print(f"No copy was made today: {error}", file=sys.stderr)
+        print(f"No copy made today: {error}", file=sys.stderr)
     else:
         if kept is not None:
-            print(f"A copy of today is kept as {kept}.", flush=True)
+            print(f"Today's copy: {kept}.", flush=True)
 
 
 def _announce(data: Path, host: str, port: int, sharing: Sharing | None) -> None:
@@ -100,17 +100,17 @@ def _announce(data: Path, host: str, port: int, sharing: Sharing | None) -> None
     if sharing is None:
         return
     if not sharing.addresses:
-        print("This machine is in no network yet: connect it, and start again.", flush=True)
+        print("This machine has no network. Connect it and start again.", flush=True)
         return
     if "JOURNAL_STREAM" in os.environ:
         # The output of a service goes to a journal that others can read.
-        print("To let a phone in, open the settings there: the code is shown to this machine only.", flush=True)
+        print("To connect a phone, open Settings there. Only this machine shows the code.", flush=True)
         print(NOT_ENCRYPTED, flush=True)
         return
     here = sharing.addresses[0]
-    print(f"To let a phone in, point its camera here, or open {address_of(here, port)} and type {_spaced(sharing.code)}:")
+    print(f"To connect a phone, point its camera here, or open {address_of(here, port)} and enter {_spaced(sharing.code)}:")
     qr_code(pairing_address(here, port, sharing.code)).terminal(compact=True)
-    print(f"For who may only look: {_spaced(sharing.looking_code)}")
+    print(f"View only: {_spaced(sharing.looking_code)}")
     print(NOT_ENCRYPTED, flush=True)
 
 

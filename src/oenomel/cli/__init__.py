@@ -16,19 +16,19 @@ __all__ = ["main"]
 BAD_INPUT: Final = 2
 
 COMMANDS: Final = {
-    "predict": "print the forecast of a spec file as JSON",
-    "rebalance": "print the pourable amounts that bring a spec to a target, as JSON",
-    "find": "print the ingredients that words of the trade mean, best first, as JSON",
-    "read": "print the recipe in a text, a table, linked data or a spec file as JSON",
-    "write": "print a spec file in an open format",
-    "prepare": "print what a preparation comes to, as JSON",
-    "batch": "print a batch of a spec file as it can be measured, as JSON",
-    "originals": "print original drinks that meet a wish, as JSON, best first",
-    "backup": "copy a data file, in use or not, to a file of its own",
-    "restore": "put a copy in the place of the data file; the old one is kept beside it",
-    "export": "write everything that a house has as open files",
-    "import": "take files into the house, all of them or none, and say what was new, the same, or differs",
-    "serve": "serve the app",
+    "predict": "forecast a drink from a spec, as JSON",
+    "rebalance": "rebalance a spec to a target, in amounts a jigger can pour, as JSON",
+    "find": "find ingredients by any word for them, best first, as JSON",
+    "read": "read a recipe from a text, table, web page or spec file, as JSON",
+    "write": "write a spec as Markdown, a web recipe, a table or a card",
+    "prepare": "work out a syrup, infusion or cordial, as JSON",
+    "batch": "plan a batch of a spec, as JSON",
+    "originals": "find new balanced drinks that meet your wishes, best first, as JSON",
+    "backup": "copy the data file, even while it is in use",
+    "restore": "restore a copy; the current data file is saved beside it",
+    "export": "export everything as open files",
+    "import": "import files, all or none, and list what is new, the same or different",
+    "serve": "start the app",
 }
 """Each command with what it does."""
 
@@ -46,7 +46,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 def _parser(wanted: str) -> argparse.ArgumentParser:
     """Return the parser with the options of the ``wanted`` command; the others are only listed."""
-    parser = argparse.ArgumentParser(prog="oenomel", description="Foresee what a swap does to the balance of a sour, daisy or fizz.")
+    parser = argparse.ArgumentParser(prog="oenomel", description="Predict what a swap does to the balance of a sour, daisy or fizz.")
     parser.add_argument("--version", action="version", version=__version__)
     commands = parser.add_subparsers(required=True, metavar="COMMAND")
     for name, summary in COMMANDS.items():

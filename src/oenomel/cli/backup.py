@@ -10,7 +10,7 @@ from oenomel.store import backups, database
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
-    parser.add_argument("file", type=Path, help="the copy to write")
+    parser.add_argument("file", type=Path, help="file to write the copy to")
     parser.add_argument("--data", type=Path, help="data file (default: the user's)")
 
 
@@ -18,5 +18,5 @@ def run(chosen: argparse.Namespace) -> int:
     """Copy a data file, while it is in use or not."""
     data = chosen.data or database.default_path()
     backups.back_up(data, chosen.file)
-    print(f"{data} is copied to {chosen.file}.")
+    print(f"{data} copied to {chosen.file}.")
     return 0

@@ -18,12 +18,14 @@ from oenomel.schemas.spec_to_drink import drink_from_spec
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
-    parser.add_argument("--serves", help="so many of it; with --container: into that one")
-    parser.add_argument("--container", help="as many as fit in a container of so many ml")
-    parser.add_argument("--service", choices=SERVICES, required=True, help="how it is served; shaken is shaken to order")
-    parser.add_argument("--grid", default="5", help="what can be measured, in ml (default: 5)")
-    parser.add_argument("--stand-in", action="store_true", help="acids in water for the sharp juice of the day")
-    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    parser.add_argument("--serves", help="number of serves")
+    parser.add_argument("--container", help="container in ml; without --serves as many as fit")
+    parser.add_argument(
+        "--service", choices=SERVICES, required=True, help="ice: over ice; chilled: from the fridge; shaken: shaken to order"
+    )
+    parser.add_argument("--grid", default="5", help="round amounts to this, in ml (default: 5)")
+    parser.add_argument("--stand-in", action="store_true", help="use acids in water instead of citrus juice")
+    parser.add_argument("--data", type=Path, help="data file with your ingredients (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:

@@ -12,8 +12,8 @@ from oenomel.store import database
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
-    parser.add_argument("folder", type=Path, help="the folder to write")
-    parser.add_argument("--data", type=Path, help="data file (default: the user's)")
+    parser.add_argument("folder", type=Path, help="folder to write to")
+    parser.add_argument("--data", type=Path, help="data file (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:

@@ -12,8 +12,8 @@ from oenomel.core.larder import Findable, Index
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
-    parser.add_argument("words", nargs="+", help='what it is called, such as "triple sec"')
-    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    parser.add_argument("words", nargs="+", help='any word for it, such as "triple sec"')
+    parser.add_argument("--data", type=Path, help="data file with your ingredients (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:

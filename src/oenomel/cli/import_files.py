@@ -18,10 +18,10 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
     parser.add_argument("files", type=Path, nargs="+", help="house files, specs, tables, Markdown, recipes; or folders of them")
     parser.add_argument(
-        "--differs", choices=CHOICES, default="leave", help="what becomes of what differs (default: leave it; no trial is ever changed)"
+        "--differs", choices=CHOICES, default="leave", help="what to do with differences (default: leave them; no trial is ever changed)"
     )
-    parser.add_argument("--look", action="store_true", help="only say what is new, the same, or differs")
-    parser.add_argument("--data", type=Path, help="data file (default: the user's)")
+    parser.add_argument("--look", action="store_true", help="only list what is new, the same or different")
+    parser.add_argument("--data", type=Path, help="data file (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:
@@ -34,7 +34,7 @@ def run(chosen: argparse.Namespace) -> int:
     for item in items:
         print(f"{item.state:8}{item.kind:8}{item.name}: {item.words}")
         for side in item.sides:
-            print(f"{'':16}{side.what}: here {side.here}; comes {side.comes}")
+            print(f"{'':16}{side.what}: you have {side.here}; the file has {side.comes}")
     counted = [f"{sum(item.state == state for item in items)} {state}" for state in ("new", "same", "differs")]
-    print(f"{', '.join(counted)}.{' Nothing was written.' if chosen.look else ''}")
+    print(f"{', '.join(counted)}.{' Nothing was changed.' if chosen.look else ''}")
     return 0

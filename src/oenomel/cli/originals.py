@@ -22,19 +22,19 @@ from oenomel.store.stock import in_stock
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
-    parser.add_argument("--family", choices=("sour", "daisy", "fizz"), required=True, help="which family they stand in")
-    parser.add_argument("--form", default="", help='one of its forms, such as "with foam"')
-    parser.add_argument("--count", default="20", help="how many (default: 20)")
-    parser.add_argument("--seed", default="1", help="a whole number; the same one gives the same drinks (default: 1)")
-    parser.add_argument("--must", default="", help="what each of them must hold, by slug or name, with commas")
-    parser.add_argument("--may", default="", help="what they may gladly hold, with commas")
-    parser.add_argument("--without", default="", help="what none may hold: egg, milk, alcohol, vegan, an allergen, a kind, an ingredient")
+    parser.add_argument("--family", choices=("sour", "daisy", "fizz"), required=True, help="sour, daisy or fizz")
+    parser.add_argument("--form", default="", help='a form of the family, such as "with foam"')
+    parser.add_argument("--count", default="20", help="number of drinks (default: 20)")
+    parser.add_argument("--seed", default="1", help="random seed; the same seed gives the same drinks (default: 1)")
+    parser.add_argument("--must", default="", help="ingredients that each must contain, separated by commas")
+    parser.add_argument("--may", default="", help="ingredients to prefer, separated by commas")
+    parser.add_argument("--without", default="", help="what to avoid: egg, milk, alcohol, an allergen, a kind or an ingredient; or vegan")
     parser.add_argument("--abv", default="", help="strength as served, such as 12-18")
-    parser.add_argument("--aroma", default="", help="what is to be smelt, such as floral,smoke")
-    parser.add_argument("--colour", default="", help="the colour that it should have")
-    parser.add_argument("--season", default="", choices=("", "spring", "summer", "autumn", "winter"), help="gladly of a season")
-    parser.add_argument("--at-hand", action="store_true", help="only of what stands on the shelf of the data file")
-    parser.add_argument("--data", type=Path, help="data file whose larder and book are used (default: the user's)")
+    parser.add_argument("--aroma", default="", help="aroma, such as floral,smoke")
+    parser.add_argument("--colour", default="", help="colour")
+    parser.add_argument("--season", default="", choices=("", "spring", "summer", "autumn", "winter"), help="preferred season")
+    parser.add_argument("--at-hand", action="store_true", help="only what is in stock in the data file")
+    parser.add_argument("--data", type=Path, help="data file with your ingredients and recipes (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:
@@ -80,5 +80,5 @@ def _band(text: str) -> list[float] | None:
         return None
     match = re.fullmatch(r"(\d+(?:\.\d+)?) ?%? ?(?:(?:-|–|to) ?(\d+(?:\.\d+)?) ?%?)?", " ".join(text.split()))
     if match is None:
-        raise SpecError("--abv", f'"{text}" is no strength; write it as 12-18')
+        raise SpecError("--abv", f'"{text}" isn\'t a strength: enter one like 12-18')
     return [float(match[1]), float(match[2] or match[1])]

@@ -17,8 +17,8 @@ from oenomel.schemas.spec_to_drink import drink_from_spec
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
-    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
-    parser.add_argument("--dilution", choices=SCHOOLS_OF_DILUTION, default="curve", help="school of dilution (default: curve)")
+    parser.add_argument("--data", type=Path, help="data file with your ingredients (default: yours)")
+    parser.add_argument("--dilution", choices=SCHOOLS_OF_DILUTION, default="curve", help="dilution model (default: curve)")
 
 
 def run(chosen: argparse.Namespace) -> int:

@@ -14,7 +14,7 @@ from oenomel.schemas.format_names import LARGEST_PAGE
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
     parser.add_argument("file", type=Path, help="the file; - for standard input")
-    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    parser.add_argument("--data", type=Path, help="data file with your ingredients (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:

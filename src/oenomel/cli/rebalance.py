@@ -21,11 +21,11 @@ from oenomel.schemas.spec_to_drink import drink_from_spec
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
-    parser.add_argument("--target", type=Path, required=True, help='a spec, or figures like {"sugar": 8.0, "acid": 0.85}')
-    parser.add_argument("--free", help="pours that may move, by slug or name, with commas (default: base, sour, sweet, liqueur)")
-    parser.add_argument("--grid", type=float, default=2.5, help="smallest step of the jigger in ml (default: 2.5)")
-    parser.add_argument("--without-character", action="store_true", help="let what the drink is known by move at no price of its own")
-    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    parser.add_argument("--target", type=Path, required=True, help='a spec file, or a file with figures like {"sugar": 8.0, "acid": 0.85}')
+    parser.add_argument("--free", help="ingredients that can change, separated by commas (default: base, sour, sweet, liqueur)")
+    parser.add_argument("--grid", type=float, default=2.5, help="smallest jigger mark in ml (default: 2.5)")
+    parser.add_argument("--without-character", action="store_true", help="change the base and liqueur as freely as the rest")
+    parser.add_argument("--data", type=Path, help="data file with your ingredients (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:

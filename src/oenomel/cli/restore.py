@@ -10,13 +10,13 @@ from oenomel.store import backups, database
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
-    parser.add_argument("file", type=Path, help="the copy to put there")
-    parser.add_argument("--data", type=Path, help="data file (default: the user's)")
+    parser.add_argument("file", type=Path, help="copy to restore")
+    parser.add_argument("--data", type=Path, help="data file (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:
     """Restore a copy of the data file; the replaced file is kept beside it."""
     data = chosen.data or database.default_path()
     kept = backups.restore(data, chosen.file)
-    print(f"{chosen.file} is in the place of {data}." + (f" The old file is kept as {kept}." if kept else ""))
+    print(f"{chosen.file} restored to {data}." + (f" The previous file is saved as {kept}." if kept else ""))
     return 0

@@ -13,11 +13,11 @@ from oenomel.store import database
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
-    parser.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
-    parser.add_argument("--reset", action="store_true", help="put the demo back to how it was at first")
+    parser.add_argument("--demo", action="store_true", help="open the demo, in its own data file")
+    parser.add_argument("--reset", action="store_true", help="reset the demo")
     parser.add_argument("--host", default="127.0.0.1", help="address to listen on (default: loopback only)")
-    parser.add_argument("--share", action="store_true", help="let devices of the network in by a code; for a --host other than loopback")
-    parser.add_argument("--name", action="append", default=[], help="a name by which the network calls this machine; may be repeated")
+    parser.add_argument("--share", action="store_true", help="connect devices of the network by a code; needs another --host than loopback")
+    parser.add_argument("--name", action="append", default=[], help="a network name of this machine; can be repeated")
     parser.add_argument("--port", type=_port, default=8000)
     parser.add_argument("--data", type=Path, help="data file (default: by the platform's convention)")
 
@@ -38,4 +38,4 @@ def run(chosen: argparse.Namespace) -> int:
 def _port(text: str) -> int:
     if text.isdecimal() and 0 < int(text) < 65536:
         return int(text)
-    raise argparse.ArgumentTypeError(f'"{text}" is not a port; use 1 to 65535')
+    raise argparse.ArgumentTypeError(f'"{text}" isn\'t a port: use 1 to 65535')

@@ -31,7 +31,7 @@ def read_file(path: Path, largest: int = LARGEST_SPEC_BYTES, what: str = "spec f
     if len(content) > largest:
         raise SpecError(str(path), f"is too large for a {what}")
     if content.startswith(_NO_TEXTS):
-        raise SpecError(str(path), "is a picture or another file that holds no text: copy the text of the recipe")
+        raise SpecError(str(path), "has no text in it: copy the text of the recipe instead")
     try:
         return content.decode("utf-8-sig")
     except UnicodeDecodeError as error:
@@ -50,7 +50,7 @@ def larder_of(data: Path | None) -> Larder:
 def whole_number(text: str, name: str) -> int:
     """Return the whole number in an option; raises SpecError that names the option."""
     if not text.strip().isdecimal() or not text.isascii():
-        raise SpecError(name, f'"{text}" is not a whole number; write one such as 7')
+        raise SpecError(name, f'"{text}" isn\'t a whole number: enter one like 7')
     return int(text[:15])
 
 
@@ -59,7 +59,7 @@ def number(text: str, name: str) -> float:
     try:
         value = float(text)
     except ValueError as error:
-        raise SpecError(name, f'"{text}" is not a number of ml; write one such as 750') from error
+        raise SpecError(name, f'"{text}" isn\'t a number of ml: enter one like 750') from error
     if not -MOST_NUMBER <= value <= MOST_NUMBER:
-        raise SpecError(name, f"{text} is no number of ml that could be poured")
+        raise SpecError(name, f"{text} ml can't be poured")
     return value

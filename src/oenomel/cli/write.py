@@ -19,7 +19,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
     parser.add_argument("--as", dest="wanted", choices=(*FORMATS, "html"), required=True, help="the format")
-    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    parser.add_argument("--data", type=Path, help="data file with your ingredients (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:

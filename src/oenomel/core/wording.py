@@ -9,19 +9,19 @@ import re
 from collections.abc import Sequence
 from typing import Final
 
-__all__ = ["agreeing", "capital", "counted", "listed", "plural", "singular", "with_article"]
+__all__ = ["agreeing", "capital", "counted", "listed", "plural", "singular", "with_article", "with_unit"]
 
 _UNCHANGED: Final = frozenset({"bitters", "grapefruit", "molasses"})
 """Nouns whose plural equals their singular."""
 
 
-def listed(words: Sequence[str]) -> str:
-    """Join words as a list in a sentence.
+def listed(words: Sequence[str], conjunction: str = "and") -> str:
+    """Join words as a list in a sentence; what is denied or offered as a choice takes ``"or"``.
 
-    >>> listed(["gin", "lemon juice", "soda"]), listed(["gin"]), listed([])
-    ('gin, lemon juice and soda', 'gin', '')
+    >>> listed(["gin", "lemon juice", "soda"]), listed(["gin", "soda"], "or"), listed([])
+    ('gin, lemon juice and soda', 'gin or soda', '')
     """
-    return " and ".join([", ".join(words[:-1]), words[-1]] if len(words) > 1 else words)
+    return f" {conjunction} ".join([", ".join(words[:-1]), words[-1]] if len(words) > 1 else words)
 
 
 def with_article(noun: str) -> str:
@@ -86,3 +86,12 @@ def counted(number: int, noun: str) -> str:
     ('1 drink', '3 drinks', '0 hours')
     """
     return f"{number} {agreeing(number, noun)}"
+
+
+def with_unit(number: str, unit: str) -> str:
+    """Put a unit behind a number as the trade writes it: no space before a percent sign.
+
+    >>> with_unit("15.3", "% ABV"), with_unit("7.9", "g/100 ml"), with_unit("3.4", "")
+    ('15.3% ABV', '7.9 g/100 ml', '3.4')
+    """
+    return f"{number}{unit}" if unit.startswith("%") or not unit else f"{number} {unit}"

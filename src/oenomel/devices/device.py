@@ -87,8 +87,8 @@ class SimulatedDevice:
         errors, random = self._errors, self._random
         self._drift += random.normal(0.0, errors.drift_sd)
         if random.random() < errors.silent:
-            raise NoReading(f"the {self.name} gave no reading: hold it still, and try again")
+            raise NoReading(f"the {self.name} gave no reading: hold it still and try again")
         value = true + self._drift + random.normal(0.0, errors.noise_sd) + true * random.normal(0.0, errors.relative_sd)
         if not errors.low <= value <= errors.high:
-            raise NoReading(f"that is outside what the {self.name} can show, {errors.low:g} to {errors.high:g}: take less, or thin it")
+            raise NoReading(f"outside the range of the {self.name}, {errors.low:g} to {errors.high:g}: use less, or dilute it")
         return round(round(value / errors.step) * errors.step, 6)

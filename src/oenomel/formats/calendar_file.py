@@ -16,7 +16,7 @@ __all__ = ["calendar_of"]
 def calendar_of(name: str, tasks: Iterable[TaskReport], stamped: datetime) -> str:
     """Return the calendar: an event a task, with its description and reason; ``stamped`` is the time of writing."""
     calendar = Calendar()
-    calendar.add("prodid", "-//Oenomel//The evening worked backwards//EN")
+    calendar.add("prodid", "-//Oenomel//Event plan//EN")
     calendar.add("version", "2.0")
     calendar.add("x-wr-calname", name)
     for task in tasks:

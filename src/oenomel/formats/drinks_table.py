@@ -105,7 +105,7 @@ def rows_of(text: str) -> list[dict[str, str]]:
     try:
         all_rows = list(rows)
     except csv.Error as error:
-        raise SpecError(f"line {rows.line_num + 1}", "holds a cell that is too long: look for a quote that isn't closed") from error
+        raise SpecError(f"line {rows.line_num + 1}", "has a cell that is too long: look for an open quote") from error
     return [
         {(key or "").strip().lower(): (value or "").strip() for key, value in row.items() if isinstance(value, str | None)}
         for row in all_rows
@@ -159,7 +159,7 @@ def _read(column: str, cell: str, line: int) -> Any:
         try:
             return json.loads(cell)
         except ValueError as error:
-            raise SpecError(location, "is no JSON") from error
+            raise SpecError(location, "isn't JSON") from error
     return [part.strip() for part in cell.split(";") if part.strip()] if column == "garnish" else cell
 
 
@@ -172,7 +172,7 @@ def _pour(row: Mapping[str, str], location: str) -> dict[str, Any]:
         try:
             composition = json.loads(cells["composition"])
         except ValueError as error:
-            raise SpecError(f"{location}, composition", "is no JSON") from error
+            raise SpecError(f"{location}, composition", "isn't JSON") from error
         pour["ingredient"] = {"name": cells.get("ingredient_name", ""), "kind": cells.get("kind") or "other", "composition": composition}
         pour["ingredient"] |= {key: _number(cells[key], f"{location}, {key}") for key in ("piece_ml", "piece_g") if cells.get(key)}
     pour |= {key: cells[key] for key in ("said", "lot") if cells.get(key)}
@@ -197,7 +197,7 @@ def _number(cell: str, location: str) -> float:
     try:
         return float(cell)
     except ValueError as error:
-        raise SpecError(location, f'"{cell[:40]}" is no number') from error
+        raise SpecError(location, f'"{cell[:40]}" isn\'t a number') from error
 
 
 def lines_of_table(text: str) -> list[str]:

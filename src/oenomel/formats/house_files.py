@@ -56,7 +56,7 @@ def house_of(files: Sequence[NamedText], index: Index, ingredient_of: Callable[[
         One of them can't be read for sure; the sentence names it.
     """
     if len(files) > MOST_FILES:
-        raise SpecError("", f"{len(files)} files are too many at once; take in at most {MOST_FILES}")
+        raise SpecError("", f"{len(files)} files are too many at once: import at most {MOST_FILES}")
     result: list[HouseFile] = []
 
     def name_of(slug: str) -> str:
@@ -111,7 +111,7 @@ def _understood(text: str, index: Index, ingredient_of: Callable[[str], Ingredie
     doubtful = next((line.text for line in read.lines if not line.sure), None)
     if doubtful is not None or read.unknown:
         line = f"“{doubtful[:60]}” " if doubtful else "a line "
-        raise SpecError("", f"{line}isn't understood for sure: paste the recipe at Paste a recipe, and look at what was read")
+        raise SpecError("", f"{line}is doubtful: use Paste a recipe, and check the result")
     return read.spec
 
 
@@ -129,7 +129,7 @@ def _of_specs(specs: Sequence[tuple[SpecFile, str]], file: str) -> HouseFile:
 
 
 def _drink(spec: SpecFile, notes: str, file: str) -> DrinkEntry:
-    trial = TrialEntry(name="As it came", reason=f"Out of {file[:200]}.", spec=spec)
+    trial = TrialEntry(name="As imported", reason=f"From {file[:200]}.", spec=spec)
     return DrinkEntry(name=spec.name.strip() or "Unnamed", notes=notes, trials=[trial])
 
 

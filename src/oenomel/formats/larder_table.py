@@ -79,25 +79,25 @@ def read_larder_table(text: str) -> list[LarderRow]:
         The path names the line.
     """
     if len(text) > _LARGEST:
-        raise SpecError("", "is too large for a larder")
+        raise SpecError("", "is too large for a table of ingredients")
     first = text.lstrip("\ufeff").split("\n", 1)[0]
     by = max(",;\t", key=first.count)
     rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), delimiter=by)
     if not rows.fieldnames or "name" not in rows.fieldnames:
-        raise SpecError("line 1", 'wants a head with at least the column "name"; an export shows all that there are')
+        raise SpecError("line 1", "needs a heading row with at least “name”. An export shows all columns")
     strange = [name for name in rows.fieldnames if name not in COLUMNS]
     if strange:
-        raise SpecError("line 1", f'"{strange[0]}" is no column of the larder; it has {", ".join(COLUMNS)}')
+        raise SpecError("line 1", f'"{strange[0]}" isn\'t a column: use {", ".join(COLUMNS)}')
     return [_row(at, row) for at, row in enumerate(rows, start=2)]
 
 
 def _row(line: int, row: Mapping[str, str | None]) -> LarderRow:
     location = f"line {line}"
     if None in row:
-        raise SpecError(location, "has more cells than the head has columns")
+        raise SpecError(location, "has more cells than the heading row")
     cells = {key: (value or "").strip().removeprefix("'") for key, value in row.items()}
     if not cells["name"]:
-        raise SpecError(location, "an ingredient wants a name")
+        raise SpecError(location, "an ingredient needs a name")
     kind, state = cells.get("kind", ""), cells.get("state", "")
     if kind and kind not in KINDS:
         raise SpecError(f"{location}, kind", f'"{kind}" is not one of {", ".join(KINDS)}')
@@ -112,9 +112,9 @@ def _number(location: str, text: str) -> float:
     try:
         number = float(text.replace(",", "."))
     except ValueError as error:
-        raise SpecError(location, f'"{text}" is no number') from error
+        raise SpecError(location, f'"{text}" isn\'t a number') from error
     if not 0 <= number < 1e7:
-        raise SpecError(location, f"{text} can't be")
+        raise SpecError(location, f"{text} isn't possible")
     return number
 
 

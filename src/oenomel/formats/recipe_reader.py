@@ -76,19 +76,19 @@ def read_text(
         There is no recipe in it; the sentence says what to do.
     """
     if "\x00" in text or text.count("\ufffd") > _UNREADABLE_LETTERS:
-        raise SpecError("", "this is a picture or another file that holds no text: copy the text of the recipe")
+        raise SpecError("", "this file has no text in it: copy the text of the recipe instead")
     text = _UNSHOWABLE.sub("", text.lstrip("\ufeff")).strip()
     if not text:
-        raise SpecError("", "there is nothing to read: paste a recipe, a line for each pour")
+        raise SpecError("", "nothing to read: paste a recipe, one ingredient per line")
     if len(text) > LARGEST_PAGE:
-        raise SpecError("", "this is longer than any page with a recipe: paste only the recipe")
+        raise SpecError("", "this is too long: paste only the recipe")
     if is_page(text[:4000]):
         recipe = recipe_in(scripts_of(text))
         if recipe is None:
-            raise SpecError("", "this page holds no recipe that can be read: copy its text and paste that")
+            raise SpecError("", "no recipe found on this page: copy its text and paste that")
         return _of_linked_data(recipe, index, ingredient_of, mended)
     if len(text) > LARGEST_RECIPE:
-        raise SpecError("", f"this is {len(text):,} letters long; a recipe has at most {LARGEST_RECIPE:,}: paste only the recipe")
+        raise SpecError("", f"this is {len(text):,} characters long, and a recipe has at most {LARGEST_RECIPE:,}: paste only the recipe")
     if text[0] in "{[":
         return _of_json(text, index, ingredient_of, mended)
     if (own := spec_in_markdown(text, lambda spec: _names(spec, ingredient_of))) is not None:
@@ -96,7 +96,7 @@ def read_text(
     if is_table(text):
         if specs := specs_of_table(text):
             if len(specs) > 1:
-                raise SpecError("", f"this table holds {len(specs)} drinks: take them into the book, or paste one of them")
+                raise SpecError("", f"this table has {len(specs)} drinks: import the file, or paste one drink")
             return _of_own(parse_spec(json.dumps(specs[0])), ingredient_of)
         return _of_lines("\n".join(lines_of_table(text)), index, ingredient_of, mended)
     return _of_lines(without_spec(text), index, ingredient_of, mended)
@@ -111,7 +111,7 @@ def _of_json(text: str, index: Index, ingredient_of: Callable[[str], Ingredient]
         return _of_own(parse_spec(text), ingredient_of)
     recipe = recipe_in(content)
     if recipe is None:
-        raise SpecError("", "this JSON is neither a spec file nor a recipe of schema.org")
+        raise SpecError("", "this JSON is neither a spec file nor a schema.org recipe")
     return _of_linked_data(recipe, index, ingredient_of, mended)
 
 
@@ -122,16 +122,16 @@ def _of_linked_data(
         return _of_own(own, ingredient_of)
     name, lines = recipe_lines(recipe)
     if not lines:
-        raise SpecError("", "this recipe tells no ingredients: copy its text and paste that")
+        raise SpecError("", "this recipe lists no ingredients: copy its text and paste that")
     if len(lines) > MOST_LINES:
-        raise SpecError("", f"this recipe has {len(lines)} lines; at most {MOST_LINES} can be read")
+        raise SpecError("", f"this recipe has {len(lines)} lines: at most {MOST_LINES} can be read")
     return _report(read_recipe(lines, index, ingredient_of, name[:LONGEST_WORDS], mended))
 
 
 def _of_lines(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, LineCorrection]) -> ReadReport:
     lines = sections_of(text)
     if len(lines) > MOST_LINES:
-        raise SpecError("", f"this has {len(lines)} lines; a recipe has at most {MOST_LINES}")
+        raise SpecError("", f"this has {len(lines)} lines: a recipe has at most {MOST_LINES}")
     return _report(read_recipe(lines, index, ingredient_of, mended=mended))
 
 
@@ -158,9 +158,9 @@ def _names(spec: SpecFile, ingredient_of: Callable[[str], Ingredient]) -> dict[s
 
 def _report(read: ReadRecipe) -> ReadReport:
     if not read.pours:
-        raise SpecError("", "no line of this tells how much of what: write them like “60 ml gin” or “Lemon juice 3/4 oz”")
+        raise SpecError("", "no line has an amount and an ingredient: write them like “60 ml gin” or “Lemon juice 3/4 oz”")
     if len(read.pours) > MOST_POURS:
-        raise SpecError("", f"this recipe has more than {MOST_POURS} pours: paste one drink")
+        raise SpecError("", f"this recipe has more than {MOST_POURS} ingredients: paste one drink")
     sentence = read.made
     seconds: Any = None
     if sentence.seconds is not None:

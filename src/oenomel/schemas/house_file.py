@@ -60,7 +60,7 @@ Json = dict[str, Any]
 
 def _is_of_the_list(tag: str) -> str:
     if tag not in aromas():
-        raise ValueError(f'"{tag}" is not a word of the aroma list')
+        raise ValueError(f'"{tag}" isn\'t in the aroma list')
     return tag
 
 

@@ -56,7 +56,7 @@ Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 
 def _readable(brix: float) -> float:
     if brix > 90:
-        raise PydanticCustomError("brix", "{brix} °Bx can't be: honey itself is about 82", {"brix": f"{brix:g}"})
+        raise PydanticCustomError("brix", "{brix} °Bx isn't possible: honey is about 82", {"brix": f"{brix:g}"})
     return brix
 
 
@@ -95,7 +95,7 @@ class KitchenStepEntry(Entry):
     @model_validator(mode="after")
     def _water_goes_off(self) -> KitchenStepEntry:
         if self.evaporated_g is not None and self.evaporated_g < 0:
-            raise PydanticCustomError("evaporated", "evaporation below zero can't be: write down the water that was added as a line")
+            raise PydanticCustomError("evaporated", "evaporation can't be negative: add the extra water as an ingredient")
         return self
 
 
@@ -109,7 +109,7 @@ class FinalEntry(Entry):
     @model_validator(mode="after")
     def _one_size(self) -> FinalEntry:
         if self.weight_g is not None and self.volume_ml is not None:
-            raise PydanticCustomError("final", "tell its final weight or its final volume, not both")
+            raise PydanticCustomError("final", "give its final weight or its final volume, not both")
         return self
 
 
@@ -166,9 +166,7 @@ def preparation_of(file: PreparationFile, known: Known, itself: str = "") -> Pre
     lines = tuple(_line(f"lines[{i}]", entry, known) for i, entry in enumerate(file.lines))
     for i, line in enumerate(lines):
         if isinstance(line.what, Ingredient) and (line.what.slug == itself or _same(line.what.name, file.name)):
-            raise SpecError(
-                f"lines[{i}].what", f"{line.name} would go into itself: that is a circle; name the lot or the bottle it starts from"
-            )
+            raise SpecError(f"lines[{i}].what", f"{line.name} contains itself: choose the bottle it starts from")
     steps = tuple(
         KitchenStep(step.do, step.minutes, _thrown(f"steps[{i}]", step, lines, known), step.evaporated_g)
         for i, step in enumerate(file.steps)
@@ -210,7 +208,7 @@ def _thrown(location: str, step: KitchenStepEntry, lines: tuple[RecipeLine, ...]
         if not places and word.strip().casefold() in SOLIDS:
             places = [at for at, line in enumerate(lines) if is_strained_out(line)]
         if not places:
-            raise SpecError(f"{location}.discard[{i}]", f'"{word}" never went in: name a line as it is written above')
+            raise SpecError(f"{location}.discard[{i}]", f'"{word}" isn\'t an ingredient above')
         result += places
     return tuple(dict.fromkeys(result))
 

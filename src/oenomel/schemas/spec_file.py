@@ -150,7 +150,7 @@ class PourEntry(_Entry):
     @model_validator(mode="after")
     def _range_in_order(self) -> PourEntry:
         if self.range is not None and self.range[0] > self.range[1]:
-            raise PydanticCustomError("range", "the range goes from its low end to its high end")
+            raise PydanticCustomError("range", "a range goes from low to high")
         return self
 
 
@@ -177,7 +177,7 @@ class StepEntry(_Entry):
     @model_validator(mode="after")
     def _says_something(self) -> StepEntry:
         if not self.text.strip() and not self.instead_of:
-            raise PydanticCustomError("empty", "a step of its own wants words")
+            raise PydanticCustomError("empty", "a step needs text")
         return self
 
 
@@ -206,9 +206,9 @@ class MethodEntry(_Entry):
     @model_validator(mode="after")
     def _can_be_done(self) -> MethodEntry:
         if isinstance(self.seconds, list) and self.seconds[0] > self.seconds[1]:
-            raise PydanticCustomError("range", "the seconds go from the fewest to the most")
+            raise PydanticCustomError("range", "the seconds go from low to high")
         if self.ice_pieces is not None and self.ice not in PIECE_G:
-            raise PydanticCustomError("pieces", "ice_pieces counts cubes, small or large; here there are none")
+            raise PydanticCustomError("pieces", "ice_pieces counts cubes, and there are none here")
         return self
 
     @property
@@ -320,7 +320,7 @@ def check_relatives(pours: Sequence[PourEntry], path: str) -> None:
     """Raise SpecError where a pour is relative to one that doesn't exist."""
     for index, pour in enumerate(pours):
         if pour.relative is not None and (pour.relative.to >= len(pours) or pour.relative.to == index):
-            raise SpecError(f"{path}[{index}].relative.to", f"there is no other pour {pour.relative.to}")
+            raise SpecError(f"{path}[{index}].relative.to", f"there is no other ingredient {pour.relative.to}")
 
 
 Parsed = TypeVar("Parsed", bound=BaseModel)
@@ -379,26 +379,26 @@ def _sentence(refusal: Any) -> str:
         case "extra_forbidden":
             return "unknown key"
         case "literal_error" if last == "version" and isinstance(value, int) and value > VERSION:
-            return f"this file is version {value}; this Oenomel reads version {VERSION}"
+            return f"this file has version {value}, and this Oenomel reads version {VERSION}: update Oenomel"
         case "literal_error":
             return f"{json.dumps(value, default=str)[:40]} is not one of {context['expected']}"
         case "too_short" | "too_long":
             wanted = context.get("min_length") or context["max_length"]
-            return f"wants {'at least' if kind == 'too_short' else 'at most'} {wanted}, not {context['actual_length']}"
+            return f"needs {'at least' if kind == 'too_short' else 'at most'} {wanted}, not {context['actual_length']}"
         case "finite_number":
-            return "wants a finite number"
+            return "must be a finite number"
         case "greater_than_equal":
-            return f"wants {context['ge']:g} or more, not {value!r:.20}"
+            return f"must be {context['ge']:g} or more, not {value!r:.20}"
         case "greater_than":
-            return f"wants more than {context['gt']:g}, not {value!r:.20}"
+            return f"must be more than {context['gt']:g}, not {value!r:.20}"
         case "less_than_equal":
-            return f"wants {context['le']:g} or less, not {value!r:.20}"
+            return f"must be {context['le']:g} or less, not {value!r:.20}"
         case "model_type" | "dict_type":
-            return "wants an object" if last != "inline" else "wants a slug of the larder or an object"
+            return "must be an object" if last != "inline" else "must be an ingredient's slug or an object"
         case "list_type" | "tuple_type":
-            return "wants a list"
+            return "must be a list"
         case "string_pattern_mismatch" | "string_unicode":
-            return "holds a character that can't be shown"
+            return "has a character that can't be shown"
         case "string_too_short":
             return "is empty"
         case _:

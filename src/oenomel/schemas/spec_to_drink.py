@@ -119,7 +119,7 @@ def _followed(index: int, spec: SpecFile, pours: Sequence[Pour]) -> Pour:
     times, at, seen = 1.0, index, [index]
     while (relative := spec.pours[at].relative) is not None:
         if relative.to in seen:
-            raise SpecError(f"pours[{index}].relative", "follows itself in a circle")
+            raise SpecError(f"pours[{index}].relative", "refers to itself")
         times, at = times * relative.times, relative.to
         seen.append(at)
     try:

@@ -88,9 +88,9 @@ def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions
         log, older, older_ml = "", None if body.older_id is None else batches.get(conn, body.older_id), body.older_ml or 0.0
         if older is not None:
             if not older_ml:
-                raise SpecError("older_ml", "how much of the older one stayed in it, in ml?")
+                raise SpecError("older_ml", "how much of the older batch is left in it, in ml?")
             poured = [*poured, the_older(older, older_ml)]
-            log = f"; {older_ml:.0f} ml of {older.name} stayed in it"
+            log = f", with {older_ml:.0f} ml of {older.name}"
         pours = pours_of(conn, poured)
         volume = sum(pour.volume_ml for pour in pours)
         made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
@@ -121,7 +121,7 @@ def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions
         batches.note(conn, LogRecord(batch_id, "made", f"{volume:.0f} ml made{log}"))
         if older is not None:
             batches.serve(conn, older, older_ml)
-            batches.note(conn, LogRecord(older.id, "kept over", f"{older_ml:.0f} ml went on into {record.name}"))
+            batches.note(conn, LogRecord(older.id, "kept over", f"{older_ml:.0f} ml refilled into {record.name}"))
         return report_of(conn, batch_id)
 
 
@@ -142,7 +142,7 @@ def change_batch(conn: sqlite3.Connection, batch_id: int, body: BatchChange) -> 
         check_was(body.was, asdict(record), changes, record.name)
         batches.change(conn, replace(record, **changes))
         if body.left_ml is not None:
-            batches.note(conn, LogRecord(batch_id, "set right", f"{body.left_ml:.0f} ml are left"))
+            batches.note(conn, LogRecord(batch_id, "set right", f"{body.left_ml:.0f} ml left"))
         return report_of(conn, batch_id)
 
 
@@ -155,7 +155,7 @@ def remove_batch(conn: sqlite3.Connection, batch_id: int) -> None:
 def serve_from_batch(conn: sqlite3.Connection, batch_id: int, body: ServedEntry) -> KeptBatchReport:
     """Record a serve from a batch; refused where less is left."""
     if (body.serves is None) == (body.ml is None):
-        raise SpecError("serves", "say how many serves were poured, or how many ml")
+        raise SpecError("serves", "enter the serves or ml poured")
     with transaction(conn):
         record = batches.get(conn, batch_id)
         ml = body.ml if body.serves is None else body.serves * record.serve_ml
@@ -175,7 +175,7 @@ def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle
             result += corrections(
                 _remaining_pours(conn, record), axis, wanted_steps(complaint), body.grid, getattr(remaining_composition(record), axis)
             )
-    words = "" if result else "Nothing was said against it: it stays as it is."
+    words = "" if result else "Tastes right. No change needed."
     return CorrectionsReport(words=words, notes=[], corrections=[correction_report(correction) for correction in result])
 
 
@@ -187,7 +187,7 @@ def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleRead
         read = lot_of(bottle, [LotReading(body.what, body.value, body.sd)], record.name)
         record = replace(record, contents=composition_entry(read.ingredient.composition).model_dump_json(exclude_defaults=True))
         batches.change(conn, record)
-        unit = {"brix": " °Bx", "acid": " g of acid in 100 ml", "abv": " %"}[body.what]
+        unit = {"brix": " °Bx", "acid": " g acid/100 ml", "abv": "% ABV"}[body.what]
         batches.note(conn, LogRecord(batch_id, "read", f"{body.value:g}{unit} read"))
         axis = {"brix": "sugar", "acid": "acid", "abv": "abv"}[body.what]
         recipe = LevelsReport.model_validate_json(record.recipe)
@@ -202,7 +202,7 @@ def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -
     with transaction(conn):
         record = batches.get(conn, batch_id)
         if record.left_ml <= 0:
-            raise DomainError(f"nothing is left of {record.name}: what is poured into an empty bottle is a new batch")
+            raise DomainError(f"{record.name} is empty: log a new batch instead")
         added = pours_of(conn, body.poured)
         # What was served is gone: what is left has the old proportions, plus what is added now.
         share, ml = record.left_ml / record.volume_ml, sum(pour.volume_ml for pour in added)
@@ -235,9 +235,9 @@ def _use_by(text: str, record: BatchRecord) -> str:
         time = datetime.fromisoformat(text).astimezone(UTC)
         moment_of(time.isoformat(), TEN_YEARS)
     except (ValueError, OverflowError) as error:
-        raise SpecError("use_by", f'"{text}" is no time within ten years: write it like 2026-11-27T23:00') from error
+        raise SpecError("use_by", f'"{text}" isn\'t a time within ten years: enter one like 2026-11-27T23:00') from error
     if time < moment_of(record.made_at):
-        raise SpecError("use_by", "that is before it was made")
+        raise SpecError("use_by", "that is before the batch was made")
     return time.isoformat(timespec="seconds")
 
 

@@ -43,7 +43,7 @@ def write_list(conn: sqlite3.Connection, body: ListRequest, conditions: Conditio
     ]
     forecasts = [_forecast(conn, spec, conditions) for spec in named]
     sheet = list_sheet(forecasts, body.way(named[0].ounce_ml if named else 30), body.country, _today())
-    return CardReport(html=list_html(sheet), title="The list")
+    return CardReport(html=list_html(sheet), title="The menu")
 
 
 def _card(conn: sqlite3.Connection, body: CardRequest, number: int | None, conditions: Conditions) -> Card:
@@ -63,7 +63,7 @@ def _card(conn: sqlite3.Connection, body: CardRequest, number: int | None, condi
         country=body.country,
         own_amounts=[pour.said for pour in spec.pours],
         descent=_descent(conn, kept, trial, parent, forecast),
-        version=f"Trial {trial.number}: {trial.name}" if trial is not None else "On the bench, not kept yet",
+        version=f"Trial {trial.number}: {trial.name}" if trial is not None else "Draft on the bench",
         dated=_kept_on(trial) if trial is not None else _today(),
         remember=record.notes,
     )
@@ -78,11 +78,11 @@ def _descent(
     if before is not None:
         (was,) = kept_trials(conn, [before])
         change = branch(forecast.drink, was.drink, forecast.conditions)
-        lines.append(f"Out of trial {before.number}, {before.name}: {change.change[:1].lower()}{change.change[1:]}.")
+        lines.append(f"From trial {before.number}, {before.name}: {change.change[:1].lower()}{change.change[1:]}.")
     others = lineage.parents(conn, trial.drink_id).get(trial.id, []) if trial is not None else []
     for parent_id in others:
         other = drinks.trial(conn, parent_id)
-        lines.append(f"Out of {drinks.get(conn, other.drink_id).name}, trial {other.number}.")
+        lines.append(f"From {drinks.get(conn, other.drink_id).name}, trial {other.number}.")
     return lines
 
 
@@ -98,7 +98,7 @@ def _finished(conn: sqlite3.Connection) -> list[int]:
 
 
 def _kept_on(trial: TrialRecord) -> str:
-    return f"kept {day_words(moment_of(trial.kept_at).date())}" if is_moment(trial.kept_at) else "kept, nobody knows when"
+    return f"saved {day_words(moment_of(trial.kept_at).date())}" if is_moment(trial.kept_at) else "saved, date not known"
 
 
 def _today() -> str:

@@ -77,7 +77,7 @@ def write_notes(conn: sqlite3.Connection, drink_id: int, body: NewNotes) -> Drin
     with transaction(conn):
         here = drinks.get(conn, drink_id)
         if body.was is not None:
-            check_was({"notes": body.was}, {"notes": here.notes}, {"notes": body.notes}, f"What is to be remembered of {here.name}")
+            check_was({"notes": body.was}, {"notes": here.notes}, {"notes": body.notes}, f"The notes of {here.name}")
         drinks.put_notes(conn, drink_id, body.notes)
     return _detail(conn, drink_id)
 

@@ -32,8 +32,8 @@ FARTHEST = timedelta(days=366)
 
 
 _SAID: Final = {
-    "name": "What it is called", "at": "The hour", "hands": "Pairs of hands", "serves": "Its serves", "service": "How it is made",
-    "batch_id": "The bottle that it is poured from", "container_ml": "Its container",
+    "name": "The name", "at": "The time", "hands": "The staff", "serves": "The serves", "service": "The way it is made",
+    "batch_id": "The bottle", "container_ml": "The container",
 }  # fmt: skip
 
 
@@ -60,7 +60,7 @@ def change_evening(conn: sqlite3.Connection, body: EveningChange, conditions: Co
         if body.what == "pours":
             _put_on_or_off(content["drinks"], line, body)
         elif target is None:
-            raise ChangedElsewhere("The evening", "without that drink")
+            raise ChangedElsewhere("The event", "without that drink")
         else:
             check_was(
                 {"it": body.was} if "was" in body.model_fields_set else None, {"it": target[body.what]}, {"it": body.to}, _SAID[body.what]
@@ -111,9 +111,9 @@ def _put(conn: sqlite3.Connection, evening: EveningEntry, conditions: Conditions
     for index, entry in enumerate(evening.drinks):
         drinks.get(conn, entry.drink_id)
         if entry.batch_id is not None and batches.get(conn, entry.batch_id).drink_id != entry.drink_id:
-            raise SpecError(f"drinks[{index}].batch_id", "that batch is of another drink")
+            raise SpecError(f"drinks[{index}].batch_id", "that batch is another drink")
     if len({drink.drink_id for drink in evening.drinks}) < len(evening.drinks):
-        raise SpecError("drinks", "one of them stands there twice: tell all its serves in one line")
+        raise SpecError("drinks", "a drink is listed twice: enter all its serves in one line")
     events.put(conn, evening.model_copy(update={"at": at}).model_dump_json())
     return evening_report(conn, conditions)
 
@@ -135,10 +135,10 @@ def _hour(text: str) -> datetime:
     try:
         at = datetime.fromisoformat(text).astimezone(UTC)
     except (ValueError, OverflowError) as error:
-        raise SpecError("at", f'"{text}" is no time: write it like 2026-11-28T19:00') from error
+        raise SpecError("at", f'"{text}" isn\'t a time: enter one like 2026-11-28T19:00') from error
     now = datetime.now(UTC)
     if at < now:
-        raise DomainError("that hour has passed: a plan is worked backwards from one that is to come")
+        raise DomainError("that time has passed: enter a time to come")
     if at > now + FARTHEST:
-        raise DomainError("that is more than a year ahead: tell it when it is nearer")
+        raise DomainError("that is more than a year ahead: plan it later")
     return at

@@ -26,7 +26,7 @@ from oenomel.schemas.spec_fix import with_fix
 from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.stored_sensory import tongue_of
 
-THE_HOUSE: Final = "the house"
+THE_HOUSE: Final = "the team"
 """Words for the bar as a taster in a sentence."""
 
 

@@ -60,7 +60,7 @@ def set_values_right(conn: sqlite3.Connection, slug: str, body: SetRightEntry) -
     """Override some of an ingredient's values by the bar's own."""
     new_values = body.model_dump(exclude_none=True, exclude={"source"})
     if not new_values:
-        raise DomainError("nothing is told: give at least one figure")
+        raise DomainError("enter at least one figure")
     with transaction(conn):
         values = set_right(ingredients.get(conn, slug), new_values, body.source)
         ingredients.set_right(conn, slug, values.values())
@@ -166,7 +166,7 @@ def _take_row(conn: sqlite3.Connection, row: LarderRow) -> str:
 
 def _add_row(conn: sqlite3.Connection, row: LarderRow) -> None:
     if not row.kind:
-        raise SpecError(f"line {row.line}", f'"{row.name}" isn\'t in the larder: tell its kind, and it is added')
+        raise SpecError(f"line {row.line}", f'"{row.name}" isn\'t an ingredient yet: give its kind to add it')
     figures = row.figures
     label = Label(row.name, row.kind, figures.get("abv"), figures.get("sugar"), figures.get("acid"))  # type: ignore[arg-type]  # checked in reading
     bottle = ingredients.add(conn, bottle_from(label, ingredients.larder(conn).values()))
@@ -178,17 +178,17 @@ def _save_standing(conn: sqlite3.Connection, row: LarderRow, known: Ingredient) 
     changes, shelved = [], shelf.all_shelved(conn).get(known.slug)
     price = row.figures.get("price_per_litre")
     if price == 0:
-        raise DomainError("a price of nothing is no price: leave the cell empty where it isn't known")
+        raise DomainError("a price can't be 0: leave the cell empty if you don't know it")
     was = shelved.price_per_litre if shelved else known.label("price_per_litre")
     state = row.state or (shelved.state if shelved else "at hand" if price is not None and price != was else "")
     if state and (shelved is None or state != shelved.state or (price is not None and price != was)):
         shelf.put(conn, Shelved(known.slug, state, price if price is not None else was))  # type: ignore[arg-type]  # checked in reading
-        changes.append("how it stands")
+        changes.append("stock")
     par = row.figures.get("par_ml")
     if par is not None and par != menu_entries.pars(conn).get(known.slug):
         menu_entries.put_par(conn, known.slug, par)
-        changes.append("what should stand there")
+        changes.append("par")
     if row.retired is not None and row.retired != (known.slug in ingredients.retired(conn)):
         ingredients.retire(conn, known.slug, row.retired)
-        changes.append("retired" if row.retired else "offered again")
+        changes.append("retired" if row.retired else "shown again")
     return changes

@@ -63,13 +63,13 @@ def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
         made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
         base = ingredients.some(conn, [body.ingredient]).get(body.ingredient)
         if base is None:
-            raise SpecError("ingredient", f'"{body.ingredient}" is not in the larder')
+            raise SpecError("ingredient", f'"{body.ingredient}" isn\'t an ingredient')
         fruit = fruit_of(base.slug)
         if body.pieces is not None and body.volume_ml is not None and fruit is not None:
             piece_yield(fruit, [Pressing(body.pieces, body.volume_ml)])
         name = body.name or lots.unused_name(conn, base.slug, day_name(made_at))
         if name.casefold() == TODAYS:
-            raise SpecError("name", f'"{TODAYS}" means whichever lot is poured from: give it a name of its own')
+            raise SpecError("name", f'"{TODAYS}" stands for the bottle in use: choose another name')
         record = LotRecord(base.slug, name, made_at, None, body.volume_ml, body.volume_ml, body.pieces)
         lot_id = lots.add(conn, record)
         for reading in body.readings:
@@ -132,11 +132,11 @@ def checked_time(text: str, path: str) -> str:
     try:
         time = datetime.fromisoformat(text).astimezone(UTC)
     except (ValueError, OverflowError) as error:
-        raise SpecError(path, f'"{text}" is no time: write it like 2026-11-27T09:30') from error
+        raise SpecError(path, f'"{text}" isn\'t a time: enter one like 2026-11-27T09:30') from error
     if time.year < FIRST_YEAR:
-        raise SpecError(path, f"nothing was made before {FIRST_YEAR}: set its time right")
+        raise SpecError(path, f"correct the time: it is before {FIRST_YEAR}")
     if time > datetime.now(UTC) + NOT_YET:
-        raise SpecError(path, "that is still to come: a lot can't be used before it is made")
+        raise SpecError(path, "that is in the future: correct the time")
     return min(time, datetime.now(UTC)).isoformat(timespec="seconds")
 
 
@@ -163,7 +163,7 @@ def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
     same = ("id", "name", "made_at", "used_up_at", "volume_ml", "left_ml", "pieces")
     notes = list(lot.notes)
     if moment > datetime.now(UTC) + NOT_YET:
-        notes.insert(0, "By this device's clock it is still to be made: one of the two is wrong. It counts as made just now.")
+        notes.insert(0, "By this device's clock that is in the future. It counts as made just now.")
     if record.used_up_at is None and is_past_shelf_life(lot.ingredient, hours):
         notes.insert(0, old_lot_words(lot.ingredient, hours))
     return {
@@ -204,7 +204,7 @@ def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> Lo
     acid = lot.figures[2].prior
     return LotDetail(
         **_fields(record, lot, readings, in_use),
-        titration=list(titration_recipe(acid)) if acid >= 0.2 else ["There is too little acid in this for a titration to matter."],
+        titration=list(titration_recipe(acid)) if acid >= 0.2 else ["Too little acid here for a titration."],
         more_certain=more_certain,
         worth=worth,
         made_by=made_by,
@@ -216,7 +216,7 @@ def read_lot(conn: sqlite3.Connection, bench: BenchSet, lot_id: int, device: str
     chosen = bench.device(device, body.make)
     quantity = DEVICES[device].quantity
     if quantity not in (*READABLE, "lye_ml"):
-        raise DomainError(f"a {device} tells nothing of what is in a lot")
+        raise DomainError(f"a {device} can't measure this")
     lot = lots.get(conn, lot_id)
     base = assumed_ingredient(ingredients.get(conn, lot.slug), lot)
     if body.zero:
@@ -225,5 +225,5 @@ def read_lot(conn: sqlite3.Connection, bench: BenchSet, lot_id: int, device: str
     origin = f"{device}, {body.make}"
     if quantity == "lye_ml":
         titrated = titrated_acid(10.0, max(shown, 0.0))
-        return LotReadingEntry(what="acid", value=titrated.acid, sd=titrated.sd, device=f"{origin}: {shown:g} ml of lye")
+        return LotReadingEntry(what="acid", value=titrated.acid, sd=titrated.sd, device=f"{origin}: {shown:g} ml lye")
     return LotReadingEntry.model_validate({"what": quantity, "value": shown, "device": origin})

@@ -66,7 +66,7 @@ def size_to_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditio
     times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
     if times is None:
         raise CannotSize(drink.serve.glass)
-    return with_fix(spec, Fix("Size the drink to the glass", (Edit("amounts", {"times": times}),)))
+    return with_fix(spec, Fix("Fit to the glass", (Edit("amounts", {"times": times}),)))
 
 
 def follow_ranges(conn: sqlite3.Connection, body: SpansRequest, conditions: Conditions) -> list[SpanReport]:

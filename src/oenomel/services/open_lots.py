@@ -50,7 +50,7 @@ def as_kept(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord])
         return as_it_is(base, lot, readings)
     except ImpossibleMeasurement as error:
         without = as_it_is(base, lot, [])
-        return replace(without, notes=(f"Its readings no longer fit what the larder tells, and are left out: {error}.",))
+        return replace(without, notes=(f"Its readings contradict the ingredient and are ignored: {error}.",))
 
 
 def todays_lots(conn: sqlite3.Connection, slugs: Iterable[str]) -> dict[str, tuple[LotRecord, Lot]]:

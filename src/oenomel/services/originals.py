@@ -43,7 +43,7 @@ def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions:
             how = with_conditions(MadeEntry(), conditions).model_dump_json(exclude_defaults=True)
             parent = trials[0] if trials else None
             text = spec.model_dump_json(exclude_unset=True)
-            trials.append(drinks.keep_trial(conn, drink_id, parent, spec.name, "An original, as it was proposed.", text, forecast, how))
+            trials.append(drinks.keep_trial(conn, drink_id, parent, spec.name, "A new idea, as suggested.", text, forecast, how))
         kept.mark(conn, drink_id, body.wish.model_dump_json())
         needed = to_get(built, in_stock(conn))
         return OriginalsFlightReport(

@@ -75,7 +75,7 @@ def prepare(conn: sqlite3.Connection, file: PreparationFile) -> PreparationAnswe
 def scale_preparation(conn: sqlite3.Connection, body: ScaleEntry) -> PreparationFile:
     """Scale a preparation to the amount on hand of one of its lines."""
     if body.line >= len(body.file.lines):
-        raise SpecError("line", f"there is no line {body.line}; the preparation has {len(body.file.lines)}, counted from 0")
+        raise SpecError("line", f"there is no line {body.line}: the recipe has {len(body.file.lines)}, counted from 0")
     preparation = _preparation(conn, body.file, "")
     now_amount = preparation.lines[body.line].amount
     if now_amount <= 0:
@@ -96,7 +96,7 @@ def add_preparation(conn: sqlite3.Connection, file: PreparationFile, conditions:
         slug = _called(conn, file.name)
         if slug and any(preparation.slug == slug for preparation in preparations.all_preparations(conn)):
             name = ingredients.get(conn, slug).in_sentence
-            raise RecordConflict(f"there is a preparation that makes {name} already: change that one, or give this another name")
+            raise RecordConflict(f"{name} exists already: change that recipe, or choose another name")
         outcome = prepared(_preparation(conn, file, slug or slug_for(file.name)))
         if not slug:
             slug = ingredients.add(conn, outcome.ingredient()).slug
@@ -183,7 +183,7 @@ def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
 def put_good_price(conn: sqlite3.Connection, slug: str, body: GoodPriceEntry) -> None:
     """Save the price of a kilogram of a dry good."""
     if slug not in all_goods():
-        raise SpecError("slug", f'"{slug}" is none of the dry and fresh goods')
+        raise SpecError("slug", f'"{slug}" isn\'t in the list of dry and fresh goods')
     with transaction(conn):
         menu_entries.put_good_price(conn, slug, body.price_per_kg)
 
@@ -203,7 +203,7 @@ def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, 
     while waiting:
         i, slug = waiting.pop()
         if slug == itself:
-            raise SpecError(f"lines[{i}].what", f"{preparation.lines[i].name} is itself made of {preparation.name}: that is a circle")
+            raise SpecError(f"lines[{i}].what", f"{preparation.lines[i].name} is made of {preparation.name}: choose another ingredient")
         # Each preparation is visited once.
         content = recipes.pop(slug, None)
         if content is not None:

@@ -30,5 +30,5 @@ def fault_in(make: Callable[..., object], *row: object) -> str:
     except OenomelError as error:
         return str(error)
     except UNREADABLE:
-        return "it is told in no way that can be read"
+        return "it can't be read"
     return ""

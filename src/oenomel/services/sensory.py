@@ -71,9 +71,9 @@ def list_bottles(conn: sqlite3.Connection, attribute: Attribute) -> list[JobRepo
 def begin_sitting(conn: sqlite3.Connection, body: SittingEntry) -> SittingReport:
     """Begin a sitting: compute the contents of the two jugs, in the smallest measurable volumes."""
     if len(set(body.tasters)) < len(body.tasters):
-        raise SpecError("tasters", "one of them stands there twice")
+        raise SpecError("tasters", "a name is there twice")
     if body.alone and len(body.tasters) > 1:
-        raise SpecError("alone", "who pours for himself tastes alone")
+        raise SpecError("alone", "without a pourer only one can taste")
     bottles = _bottles(conn, body)
     water = ingredients.get(conn, WATER)
     jugs = jugs_for(body.matter, bottles, water, body.rounds * len(body.tasters), body.grid)
@@ -106,7 +106,7 @@ def next_glasses(conn: sqlite3.Connection, sitting_id: int) -> TriangleReport:
             return triangle_report(waiting[0], sum(triangle.taster == waiting[0].taster for triangle in before))
         taster = turn_of(sitting, before)
         if not taster:
-            raise RecordConflict("everyone in this sitting has had all his triangles: begin another one")
+            raise RecordConflict("everyone has finished this session: start a new one")
         jugs = jugs_of(conn, sitting)
         blends = remaining_after(jugs, [triangle_of(triangle) for triangle in before])
         drawn = next_triangle(jugs, threshold_on(conn, taster, jugs.attribute), blends, random.Random(secrets.randbits(64)))
@@ -133,7 +133,7 @@ def get_key(conn: sqlite3.Connection, triangle_id: int) -> KeyReport:
 def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntry) -> SittingReport:
     """Save which glass was named as the odd one, and return the state of the sitting; somebody alone says whether it was right."""
     if (body.glass is None) == (body.found is None):
-        raise SpecError("glass", "tell the glass that stands alone, or whether it was found")
+        raise SpecError("glass", "choose the odd glass, or whether it was found")
     with transaction(conn):
         record = sensory.triangle(conn, triangle_id)
         is_right = record.odd == body.glass if body.found is None else body.found
@@ -192,7 +192,7 @@ def answer_exercise(conn: sqlite3.Connection, exercise_id: int, body: ExerciseAn
         solution = json.loads(record.solution)
         for key in body.said:
             if key not in solution["right"]:
-                raise SpecError(f"said.{key}", "nothing of that name was asked")
+                raise SpecError(f"said.{key}", "there was no such question")
         score = score_of(solution["right"], body.said)
         sensory.answer_exercise(conn, exercise_id, json.dumps(body.said), score)
     return SolvedReport(id=exercise_id, right=solution["right"], score=score, told=solution["told"])
@@ -223,9 +223,9 @@ def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredie
         options = choices(body.matter, job, larder, stocked)
         wanted = getattr(body, job)
         if wanted and wanted not in larder:
-            raise SpecError(job, f'there is no "{wanted}" in the larder')
+            raise SpecError(job, f'there is no ingredient "{wanted}"')
         if not wanted and not options:
-            raise DomainError(f"nothing in the larder can be poured as the {job} of a jug")
+            raise DomainError(f"no ingredient can be the {job} of a jug")
         bottles[job] = larder[wanted] if wanted else options[0]
     return bottles
 

@@ -82,7 +82,7 @@ def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
         descends=[_descent(every[key], share) for key, share in shares(_fillings(every), record.id)],
         label=LabelReport.model_validate_json(record.label),
         note=record.note,
-        taste=f"Pour {TASTE_ML:.0f} ml over two cubes, wait a minute, and taste it as cold and as thin as it is served.",
+        taste=f"Pour {TASTE_ML:.0f} ml over two cubes, wait a minute and taste.",
     )
 
 

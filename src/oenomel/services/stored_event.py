@@ -202,27 +202,23 @@ def _task(planned: PlannedTask, hour: datetime, before_hour: float, *, done: boo
 def _lost_words(many: int) -> list[str]:
     if not many:
         return []
-    return [f"{'A drink' if many == 1 else f'{many} drinks'} of this evening can't be read any more: take it off, or put it on anew."]
+    return [f"{'A drink' if many == 1 else f'{many} drinks'} of this event can't be read: remove it, or add it again."]
 
 
 def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, past: bool) -> str:
     when = f"{_clock(hour)} on {day_words(hour.astimezone().date())}"
     if past:
-        return f"That was at {when}. Tell the next one."
+        return f"This was at {when}. Start a new event."
     serves = sum(drink.serves for drink in entry.drinks)
     if not tasks:
-        return f"At {when}. Put its drinks on the list, and it is worked backwards from there."
+        return f"{when}. Add drinks to get the prep list."
     reports = [task for task in tasks if not task.done]
     if not reports:
-        return f"{serves} serves at {when}. Everything is done."
+        return f"{serves} serves at {when}. All done."
     late = sum(report.late for report in reports)
     first = moment_of(min(report.begins_at for report in reports))
-    rest = (
-        f"{len(reports)} of {len(tasks)} things are still to be done"
-        if len(reports) < len(tasks)
-        else f"{len(tasks)} things are to be done"
-    )
-    behind = f"; {late} of them {'is' if late == 1 else 'are'} late" if late else f"; the next begins at {_clock(first)}"
+    rest = f"{len(reports)} of {len(tasks)} tasks left" if len(reports) < len(tasks) else f"{len(tasks)} tasks"
+    behind = f", {late} late" if late else f", next at {_clock(first)}"
     return f"{serves} serves at {when}. {rest}{behind}."
 
 
@@ -239,34 +235,33 @@ def _warnings(
         first = min(behind, key=lambda each: each.begins_at)
         began = moment_of(first.begins_at)
         faults.append(
-            f"By this plan {first.words[:1].lower() + first.words[1:]} had to begin at {_clock(began)}: "
-            "take another pair of hands, chill in ice water, or serve more of it made singly."
+            f"Late: “{first.words}” should have started at {_clock(began)}. Add staff, chill in ice water, or make more to order."
         )
     for placed_task in placed:
         if placed_task.kept is not None and placed_task.from_batch and moment_of(placed_task.kept.use_by, TEN_YEARS) < hour:
             faults.append(
-                f"{placed_task.kept.name} is to be used by {_clock(moment_of(placed_task.kept.use_by, TEN_YEARS))}: it is too old by then."
+                f"{placed_task.kept.name} is good until {_clock(moment_of(placed_task.kept.use_by, TEN_YEARS))}: too old for this event."
             )
         if placed_task.kept is not None and placed_task.from_batch and placed_task.to_make:
             faults.append(
-                f"{placed_task.kept.name} gives {serves_words(placed_task.from_batch)} of the {placed_task.entry.serves}; "
-                f"{placed_task.to_make} are still to be made."
+                f"{placed_task.kept.name} gives {serves_words(placed_task.from_batch)} of {placed_task.entry.serves}. "
+                f"{placed_task.to_make} more to make."
             )
     slugs = {pour.ingredient.slug for drink in placed for pour in drink.drink.pours if drink.to_make}
     for record, lot in todays_lots(conn, slugs).values():
         hours = hours_since(record.made_at) + ahead_h
         if is_past_shelf_life(lot.ingredient, hours):
             what, name = lot.ingredient.in_sentence, record.name
-            faults.append(f"The {what} that is there ({name}) will be {hours:.0f} hours old by then: it is counted as gone.")
+            faults.append(f"{capital(what)} “{name}” will be {hours:.0f} hours old, so fresh is planned.")
     return faults
 
 
 def _drink(drink: _PlannedDrink) -> EveningDrinkReport:
     parts = []
     if drink.from_batch and drink.kept is not None:
-        parts.append(f"{drink.from_batch} out of {drink.kept.name}")
+        parts.append(f"{drink.from_batch} from {drink.kept.name}")
     if drink.to_make:
-        mixed = f"to mix, {drink.batch.total_ml:.0f} ml" if drink.batch is not None else "made singly"
+        mixed = f"to mix, {drink.batch.total_ml:.0f} ml" if drink.batch is not None else "made to order"
         parts.append(f"{drink.to_make} {mixed}")
     return EveningDrinkReport(
         drink_id=drink.entry.drink_id,

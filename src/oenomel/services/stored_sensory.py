@@ -96,9 +96,9 @@ def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
     """Build the report of a triangle, without its key."""
     if record.found is None:
         return TriangleReport(id=record.id, sitting_id=record.sitting_id, taster=record.taster, number=number, answered=False)
-    where = f"Glass {record.odd} stood alone."
+    where = f"Glass {record.odd} was the odd one."
     if record.answer is None:
-        words = "Found." if record.found else "Not found this time."
+        words = "Found." if record.found else "Not found."
     else:
         words = f"Found. {where}" if record.found else f"Not this time. {where}"
     return TriangleReport(

@@ -65,7 +65,7 @@ def _board(
 ) -> tuple[Drink, Iterator[Board], Inventory]:
     drink, aim = _drink_and_aim(conn, body, body.target or body.spec, conditions)
     if body.pour_index >= len(drink.pours):
-        raise SpecError("pour_index", f"there is no pour {body.pour_index}; the spec has {len(drink.pours)}, counted from 0")
+        raise SpecError("pour_index", f"there is no ingredient {body.pour_index}: the spec has {len(drink.pours)}, counted from 0")
     larder: Larder = ingredients.offered(conn)
     inventory = Inventory(shelf.all_shelved(conn), in_stock(conn))
     wanted = body.filters

@@ -76,7 +76,7 @@ def get_palate(conn: sqlite3.Connection, taster: Annotated[Plain, Field(max_leng
         for impression in [verdict_words(verdict_of(sheet_report(record)))]
     ]
     if len(tasted) >= tastings.MOST_SHEETS:
-        why.append(f"Only the newest {tastings.MOST_SHEETS} sheets are counted.")
+        why.append(f"Only the newest {tastings.MOST_SHEETS} tasting notes count.")
     palate = learn([tasting for _, _, tasting in tasted], tongue=tongue_of(conn, taster))
     return PalateReport(taster=taster, sheets=palate.sheets, sessions=palate.sessions, axes=list(palate_axes(palate)), why=why)
 

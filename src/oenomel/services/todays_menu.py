@@ -16,6 +16,7 @@ from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.lots import Lot
 from oenomel.core.menu import TodaysDrink, WorthMeasuring, todays_drink, with_lots, worth_measuring
 from oenomel.core.spec import Drink
+from oenomel.core.wording import with_unit
 from oenomel.schemas.spec_file import SpecFile, parse_spec
 from oenomel.services.open_lots import assumed_ingredient, todays_lots
 from oenomel.services.readable import UNREADABLE
@@ -112,7 +113,7 @@ def surer_words(axis: str, before: float, after: float) -> str:
     """
     digits, unit = (2 if axis == "acid" else 1), _UNITS[axis]
     was, now_is = f"{before:.{digits}f}", f"{after:.{digits}f}"
-    return "" if was == now_is else f"with this reading the {AXES[axis].noun} is ± {now_is} {unit} instead of ± {was} {unit}"
+    return "" if was == now_is else f"{AXES[axis].noun} ±{with_unit(now_is, unit)} instead of ±{with_unit(was, unit)}"
 
 
 def _written(conn: sqlite3.Connection, text: str) -> tuple[SpecFile, Drink]:

@@ -38,7 +38,7 @@ def _batches(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
     shown = {summary.id for summary in summaries(conn, every)}
     for batch in every:
         if batch.id not in shown:
-            yield _unreadable_report("batch", batch.id, batch.name, "what is in it is told in no way that can be read", asdict(batch))
+            yield _unreadable_report("batch", batch.id, batch.name, "its composition can't be read", asdict(batch))
 
 
 def _preparations(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
@@ -54,7 +54,7 @@ def _evening(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
         return
     why = fault_in(lambda: moment_of(EveningEntry.model_validate_json(content).at))
     if why:
-        yield _unreadable_report("evening", 1, "The evening", why, content)
+        yield _unreadable_report("evening", 1, "The event", why, content)
 
 
 def _drinks(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:

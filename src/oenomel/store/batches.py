@@ -143,7 +143,7 @@ def change(conn: sqlite3.Connection, batch: BatchRecord) -> None:
 def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecord:
     """Take an amount out of a batch, and mark it finished where nothing is left; raises DomainError where there is less."""
     if ml > batch.left_ml + _SPARE_ML:
-        raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml are left of {batch.name}")
+        raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml of {batch.name} left")
     left_ml = max(0.0, batch.left_ml - ml)
     gone_at = max(now(), batch.made_at) if left_ml < EMPTY * batch.serve_ml else batch.used_up_at
     later = replace(batch, left_ml=left_ml, used_up_at=gone_at)
@@ -156,7 +156,7 @@ def remove(conn: sqlite3.Connection, batch_id: int) -> None:
     get(conn, batch_id)
     later = conn.execute(SELECT_LATER, {"id": batch_id}).fetchone()
     if later is not None:
-        raise RecordConflict(f"{later['name']} was filled on it: mark it as used up instead")
+        raise RecordConflict(f"{later['name']} was refilled from it: mark it as finished instead")
     conn.execute(DELETE, {"id": batch_id})
 
 
@@ -197,9 +197,9 @@ def _fault(batch: BatchRecord) -> str:
     except NotAMoment as error:
         return str(error)
     if use_by < datetime:
-        return "it would be too old before it was made"
+        return "the use-by date is before it was made"
     if used_up is not None and used_up < datetime:
-        return "it would be used up before it was made"
+        return "it was finished before it was made"
     if batch.left_ml > batch.volume_ml + _SPARE_ML:
         return f"{batch.left_ml:g} ml can't be left of {batch.volume_ml:g} ml"
     if batch.older_ml > batch.volume_ml + _SPARE_ML:
@@ -213,4 +213,4 @@ def _check(conn: sqlite3.Connection, batch: BatchRecord) -> None:
         raise DomainError(f"{batch.name}: {fault}")
     taken = conn.execute(SELECT_NAMED, {"name": batch.name}).fetchone()
     if taken is not None and taken["id"] != batch.id:
-        raise RecordConflict(f'there is a batch "{batch.name}" already: two bottles of one name get mixed up, so give it another')
+        raise RecordConflict(f'there is a batch "{batch.name}" already: choose another name')

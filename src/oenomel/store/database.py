@@ -324,7 +324,7 @@ def _migrate(conn: sqlite3.Connection, path: Path) -> bool:
     shipped = _shipped()
     newer = {row["name"] for row in conn.execute(SELECT_APPLIED)} - {entry.name for entry in shipped}
     if newer:
-        raise StoreError(f"{path} was made by a newer Oenomel ({max(newer)}); use that one")
+        raise StoreError(f"{path} was made by a newer Oenomel ({max(newer)}): use that version")
     changed = False
     for entry in shipped:
         # Checked within the transaction: of two that start at once, the second finds it done.

@@ -328,5 +328,5 @@ def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spe
     if present is None and revision == 0:
         conn.execute(INSERT_DRAFT, values)
     elif present is None or conn.execute(UPDATE_DRAFT, values).rowcount == 0:
-        raise RecordConflict("this drink was changed in another window since it was opened here")
+        raise RecordConflict("this drink was changed in another window")
     return revision + 1

@@ -62,7 +62,7 @@ def put_back(conn: sqlite3.Connection) -> None:
     if row is None:
         raise RecordNotFound("evening that was taken off", 1)
     if get(conn) is not None:
-        raise RecordConflict("another evening has begun since: take that off first")
+        raise RecordConflict("another event was started: remove that one first")
     put(conn, row["content"])
     for key, at in json.loads(row["ticks"]).items():
         tick(conn, key, done=True, at=at)

@@ -255,9 +255,9 @@ def remove(conn: sqlite3.Connection, slug: str) -> None:
         raise RecordNotFound("bottle of the house", slug)
     poured = conn.execute(SELECT_POURED, {"slug": slug}).fetchone()
     if poured is not None:
-        raise RecordConflict(f"{poured['name']} pours it: a bottle that a drink needs stays in the larder; retire it instead")
+        raise RecordConflict(f"{poured['name']} uses it: hide it instead")
     if conn.execute(SELECT_MADE, {"slug": slug}).fetchone() is not None:
-        raise RecordConflict("there are lots or a recipe of it: retire it instead")
+        raise RecordConflict("there are open bottles or a recipe of it: hide it instead")
     conn.execute(DELETE, {"slug": slug})
 
 
@@ -297,7 +297,7 @@ def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impress
     get(conn, slug)
     for tag in aroma:
         if tag not in aromas():
-            raise SpecError(f"aroma.{tag}", f'"{tag}" is not a word of the aroma list')
+            raise SpecError(f"aroma.{tag}", f'"{tag}" isn\'t in the aroma list')
     conn.execute(UPSERT_AMENDED, {"slug": slug, "aroma": json.dumps(dict(aroma)), "impression": impression})
     conn.execute(APPLY_AMENDED)
 

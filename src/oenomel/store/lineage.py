@@ -70,7 +70,7 @@ def add_parents(conn: sqlite3.Connection, trial_id: int, parent_ids: Sequence[in
         The trial would be its own parent, or a parent occurs twice.
     """
     if trial_id in parent_ids or len(set(parent_ids)) < len(parent_ids):
-        raise DomainError("a trial descends from others, and from each of them once")
+        raise DomainError("a trial can come from each other trial once")
     for index, parent in enumerate(parent_ids, start=1):
         drinks.trial(conn, parent)
         conn.execute(INSERT_PARENT, {"trial_id": trial_id, "place": index, "parent_trial_id": parent})
@@ -88,7 +88,7 @@ def mark(conn: sqlite3.Connection, drink_id: int, trial_id: int, as_what: str) -
     """Mark a trial; empty for none. Raises RecordNotFound, DomainError."""
     drinks.get_trial(conn, drink_id, trial_id)
     if as_what and as_what not in MARKS:
-        raise DomainError(f'"{as_what}" is no mark of a trial; use {", ".join(MARKS)}')
+        raise DomainError(f'"{as_what}" isn\'t a mark of a trial: use {", ".join(MARKS)}')
     conn.execute(UPSERT_MARK if as_what else DELETE_MARK, {"trial_id": trial_id, "mark": as_what})
 
 

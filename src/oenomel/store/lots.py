@@ -168,7 +168,7 @@ def change(conn: sqlite3.Connection, lot: LotRecord) -> None:
 def remove(conn: sqlite3.Connection, lot_id: int) -> None:
     """Delete a lot; raises RecordConflict where a trial was made with it."""
     lot = get(conn, lot_id)
-    _not_in_a_trial(conn, lot, "mark it as used up instead")
+    _not_in_a_trial(conn, lot, "mark it as finished instead")
     conn.execute(DELETE, {"id": lot_id})
 
 
@@ -230,7 +230,7 @@ def _fault(lot: LotRecord) -> str:
     except DomainError as error:
         return str(error)
     except (ValueError, TypeError, KeyError):
-        return "what it holds is told in no way that can be read"
+        return "its composition can't be read"
     return ""
 
 
@@ -239,18 +239,18 @@ def _check(conn: sqlite3.Connection, lot: LotRecord) -> None:
     if fault:
         raise DomainError(f"{lot.name}: {fault}")
     if lot.used_up_at is not None and lot.used_up_at < lot.made_at:
-        raise DomainError(f"{lot.name} would be used up before it was made: set one of the two times right")
+        raise DomainError(f"{lot.name} was finished before it was made: correct one of the times")
     if lot.left_ml is not None and lot.volume_ml is not None and lot.left_ml > lot.volume_ml * 1.001:
         raise DomainError(f"{lot.left_ml:g} ml can't be left of {lot.volume_ml:g} ml")
     taken = of_names(conn, [(lot.slug, lot.name)]).get((lot.slug, lot.name))
     if taken is not None and taken.id != lot.id:
-        raise RecordConflict(f'there is a lot "{lot.name}" of it already: give this one another name')
+        raise RecordConflict(f'there is a "{lot.name}" already: choose another name')
 
 
 def _not_in_a_trial(conn: sqlite3.Connection, lot: LotRecord, instead: str) -> None:
     trial = used_by(conn, lot)
     if trial:
-        raise RecordConflict(f"{trial} was made of {lot.name}: {instead}")
+        raise RecordConflict(f"{trial} uses {lot.name}: {instead}")
 
 
 def _by_lot(rows: Iterable[sqlite3.Row]) -> dict[int, list[ReadingRecord]]:

@@ -53,7 +53,7 @@ def put_on_the_list(conn: sqlite3.Connection, entry: OnTheList) -> None:
     """Save a drink's price and expected serves; raises RecordNotFound, DomainError."""
     drinks.get(conn, entry.drink_id)
     if entry.price is not None and not 0 < entry.price <= MOST:
-        raise DomainError("a price of nothing is no price: leave it out where it isn't known")
+        raise DomainError("a price can't be 0: leave it empty if you don't know it")
     conn.execute(UPSERT_LISTED, {"drink_id": entry.drink_id, "price": entry.price, "serves": entry.serves})
 
 
@@ -68,7 +68,7 @@ def put_par(conn: sqlite3.Connection, slug: str, par_ml: float | None) -> None:
     if par_ml is None:
         conn.execute(DELETE_PAR, {"slug": slug})
     elif not 0 < par_ml <= MOST:
-        raise OutOfRange("what should stand there in ml", par_ml, 1, MOST)
+        raise OutOfRange("the par in ml", par_ml, 1, MOST)
     else:
         conn.execute(UPSERT_PAR, {"slug": slug, "par_ml": par_ml})
 
@@ -83,7 +83,7 @@ def put_good_price(conn: sqlite3.Connection, slug: str, price_per_kg: float | No
     if price_per_kg is None:
         conn.execute(DELETE_GOOD_PRICE, {"slug": slug})
     elif not 0 < price_per_kg <= MOST:
-        raise DomainError("a price of nothing is no price: leave it out where it isn't known")
+        raise DomainError("a price can't be 0: leave it empty if you don't know it")
     else:
         conn.execute(UPSERT_GOOD_PRICE, {"slug": slug, "price_per_kg": price_per_kg})
 

@@ -200,7 +200,7 @@ def answer_triangle(conn: sqlite3.Connection, triangle_id: int, answer: int | No
     triangle(conn, triangle_id)
     done = conn.execute(ANSWER_TRIANGLE, {"id": triangle_id, "answer": answer, "found": int(is_right), "at": now()})
     if not done.rowcount:
-        raise RecordConflict("this triangle was answered already, and its key is known")
+        raise RecordConflict("this test was answered already")
 
 
 def exercise(conn: sqlite3.Connection, exercise_id: int) -> ExerciseRecord:
@@ -231,7 +231,7 @@ def answer_exercise(conn: sqlite3.Connection, exercise_id: int, answers: str, sc
     exercise(conn, exercise_id)
     done = conn.execute(ANSWER_EXERCISE, {"id": exercise_id, "said": answers, "score": score, "at": now()})
     if not done.rowcount:
-        raise RecordConflict("this exercise was answered already, and its solution is known")
+        raise RecordConflict("this question was answered already")
 
 
 def begin_training(conn: sqlite3.Connection, taster: str, at: str = "") -> None:

@@ -38,11 +38,11 @@ def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
         The ingredient doesn't exist. OutOfRange, DomainError
     """
     if shelved.state not in SHELF_STATES:
-        raise DomainError(f'"{shelved.state}" is not a state of the shelf; use {", ".join(SHELF_STATES)}')
+        raise DomainError(f'"{shelved.state}" isn\'t a state of stock: use {", ".join(SHELF_STATES)}')
     if shelved.price_per_litre is not None and not 0 <= shelved.price_per_litre <= MOST_PRICE:
         raise OutOfRange("the price per litre", shelved.price_per_litre, 0, MOST_PRICE)
     if shelved.price_per_litre == 0:
-        raise DomainError("a price of nothing is no price: leave it out where it isn't known")
+        raise DomainError("a price can't be 0: leave it empty if you don't know it")
     ingredients.get(conn, shelved.slug)
     conn.execute(UPSERT, {"slug": shelved.slug, "state": shelved.state, "price_per_litre": shelved.price_per_litre})
 

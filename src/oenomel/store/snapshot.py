@@ -39,7 +39,7 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
             copy.execute("PRAGMA journal_mode = DELETE")
             (sound,) = copy.execute("PRAGMA quick_check(1)").fetchone()
             if sound != "ok":
-                raise sqlite3.DatabaseError(f"the copy isn't whole: {sound}")
+                raise sqlite3.DatabaseError(f"the copy is incomplete: {sound}")
         with part.open("rb") as written:
             os.fsync(written.fileno())
         part.replace(target)

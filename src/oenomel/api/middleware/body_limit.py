@@ -21,4 +21,4 @@ def largest_body(path: str) -> int:
 
 def too_large(path: str) -> str:
     """Return the message for a body that is too large."""
-    return f"the body is too large: {largest_body(path) // 1_000_000} MB are taken"
+    return f"the request is too large: at most {largest_body(path) // 1_000_000} MB can be sent"

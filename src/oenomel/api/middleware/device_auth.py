@@ -80,7 +80,7 @@ class DeviceAuth:
     def _nothing_but_the_page(self, scope: Scope) -> Response:
         path = scope["path"]
         if path == "/api" or path.startswith("/api/"):
-            return problem(HTTPStatus.UNAUTHORIZED, "this device isn't let in; open the start page and type the code", "not-paired")
+            return problem(HTTPStatus.UNAUTHORIZED, "this device isn't connected: open the start page and enter the code", "not-paired")
         if path == "/pair.css":
             return Response(_STYLE, media_type="text/css")
         if path in _FILES:
@@ -108,7 +108,7 @@ class DeviceAuth:
         self.sharing.tries.begun(who)
         cookie = await run_in_threadpool(self.sharing.let_in, code, name or _kind(request.headers))
         if cookie is None:
-            message = "That isn't the code. It is shown where Oenomel runs: in its window, and in the settings there."
+            message = "Wrong code. Look for it in Settings on the machine that runs Oenomel."
             return self._page("", request.scope, HTTPStatus.FORBIDDEN, message)
         self.sharing.tries.succeeded(who)
         answer = RedirectResponse("/", HTTPStatus.SEE_OTHER)
@@ -117,7 +117,7 @@ class DeviceAuth:
 
     def _page(self, code: str, scope: Scope, status: HTTPStatus = HTTPStatus.OK, message: str = "") -> Response:
         code = "".join(char for char in code if char.isdigit())[:20]
-        lead = "One press, and this device is at the bench." if code else "Type the eight figures that are shown where Oenomel runs."
+        lead = "Press once to connect this device." if code else "Enter the eight digits shown where Oenomel runs."
         page = _PAGE.substitute(
             code=code,
             focus_code="" if code else "autofocus",

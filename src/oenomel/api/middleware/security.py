@@ -65,10 +65,10 @@ class Guard:
         headers = Headers(scope=scope)
         host = headers.get("host", "")
         if not self._is_own(_without_port(host), scope):
-            return PlainTextResponse("This server answers only to its own name.", HTTPStatus.FORBIDDEN)
+            return PlainTextResponse("Open Oenomel by its own address. This server answers to no other name.", HTTPStatus.FORBIDDEN)
         origin = headers.get("origin")
         if scope["method"] not in _SAFE_METHODS and origin is not None and urlsplit(origin).netloc != host:
-            return PlainTextResponse("Another site's page can't write here.", HTTPStatus.FORBIDDEN)
+            return PlainTextResponse("A page of another site can't change anything here.", HTTPStatus.FORBIDDEN)
         if sum(len(name) + len(value) for name, value in scope["headers"]) > LARGEST_HEADERS:
             over = f"the headers are over {LARGEST_HEADERS // 1024} KB"
             return problem(HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE, over, "too-large")

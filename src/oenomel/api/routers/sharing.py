@@ -68,13 +68,13 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
     """Return how to pair a phone, and which devices are paired. A device that only reads sees neither."""
     sharing: Sharing | None = request.app.state.sharing
     if only_looks(request):
-        return SharingReport(shared=True, words="This device may look and try; it writes nothing down.", ways=[], devices=[])
+        return SharingReport(shared=True, words="This device is view only.", ways=[], devices=[])
     here = request.scope.get(DEVICE)
     let_in = [
         PairedDeviceReport(**_device_fields(device), here=here is not None and here.id == device.id) for device in cases.list_devices(conn)
     ]
     if sharing is None:
-        words = "Only this machine may come in. To let a phone in, start Oenomel with --host 0.0.0.0 --share."
+        words = "Only this machine is connected. To connect a phone, start Oenomel with --host 0.0.0.0 --share."
         return SharingReport(shared=False, words=words, ways=[], devices=let_in)
     ways = [
         WayIn(address=address_of(address, sharing.port), code=code, picture=_picture(address, sharing, code), may_write=may)

@@ -77,7 +77,7 @@ def louder_words(ratio: float) -> str:
     if abs(ratio - 1) < 0.05:
         return "as loud"
     if ratio < GONE_BELOW:
-        return "all but gone"
+        return "almost gone"
     if ratio < 1:
         return "half as loud" if abs(ratio - 0.5) < 0.05 else f"{part_words(1 - ratio)} quieter"
     if ratio < 1.8:

@@ -107,7 +107,7 @@ def _changes(drink: Drink, parent: Drink) -> tuple[list[tuple[str, str, tuple[st
         method_change = min(len(changes), MOST_CHANGES - 1)
         changes.append((THE_METHOD, THE_METHOD, ("abv", "sugar", "acid")))
     if len(changes) > MOST_CHANGES:
-        together = f"{len(changes) - MOST_CHANGES + 1} more changes together"
+        together = f"{len(changes) - MOST_CHANGES + 1} more changes"
         changes[MOST_CHANGES - 1 :] = [(together, together, ("abv", "sugar", "acid"))]
     return changes, rows, method_change
 
@@ -142,11 +142,11 @@ def change_words(before: Pour | None, after: Pour | None) -> str:
             return ""
         return f"{alone.ingredient.in_sentence} {'added' if after else 'left out'}"
     if before.ingredient.composition != after.ingredient.composition and before.ingredient.slug == after.ingredient.slug:
-        return f"another lot of {after.ingredient.in_sentence}"
+        return f"another bottle of {after.ingredient.in_sentence}"
     if before.ingredient.slug != after.ingredient.slug:
         return f"{after.ingredient.in_sentence} for {before.ingredient.in_sentence}" if before.liquid_ml or after.liquid_ml else ""
     if before.stage != after.stage and (before.liquid_ml or after.liquid_ml):
-        return f"{after.ingredient.in_sentence} {_STAGE_WORDS.get(after.stage, 'at the edge')}"
+        return f"{after.ingredient.in_sentence} {_STAGE_WORDS.get(after.stage, 'on the rim')}"
     if before.liquid_ml == after.liquid_ml:
         return ""
     return f"{'more' if after.liquid_ml > before.liquid_ml else 'less'} {after.ingredient.in_sentence}"

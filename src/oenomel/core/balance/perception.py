@@ -65,7 +65,7 @@ class Axis:
 AXES: Final[Mapping[str, Axis]] = {
     # Sucrose and citric acid: Schutz & Pilgrim, Am. J. Psychol. 70 (1957) 41 (from memory). That of strength is an assumption.
     "sugar": Axis("sugar", "sweetness", 0.17, 0.3, "sweeter", "drier", "as sweet"),
-    "acid": Axis("acid", "acidity", 0.22, 0.03, "sharper", "softer", "as sharp"),
+    "acid": Axis("acid", "acidity", 0.22, 0.03, "sharper", "less sharp", "as sharp"),
     "abv": Axis("abv", "strength", 0.15, 0.5, "stronger", "weaker", "as strong"),
 }
 
@@ -93,14 +93,14 @@ OwnSteps = Mapping[str, float]
 USUAL_TONGUE: Final[OwnSteps] = dict.fromkeys(AXES, 1.0)
 
 _DEGREES: Final = (
-    Degree(TASTED_STEPS, "hard to tell apart, even side by side", "{same}, to the tongue", "Hard to tell apart, even side by side."),
-    Degree(1.0, "perhaps, side by side", "a touch {word}", "{who} might taste it, side by side."),
-    Degree(2.0, "likely, side by side; not from memory", "{word}", "{who} would likely taste it side by side; not from memory."),
-    Degree(4.0, "clear", "clearly {word}", "{who} would clearly taste it."),
-    Degree(np.inf, "another drink", "far {word}", "It is another drink."),
+    Degree(TASTED_STEPS, "no noticeable difference", "just {same}", "Not noticeable, even side by side."),
+    Degree(1.0, "borderline, side by side", "a touch {word}", "{who} might notice side by side."),
+    Degree(2.0, "noticeable side by side", "{word}", "{who} would notice side by side, not on its own."),
+    Degree(4.0, "clear", "clearly {word}", "{who} would clearly notice."),
+    Degree(np.inf, "another drink", "much {word}", "A different drink."),
 )
 
-_SURENESS: Final = ((0.975, "surely"), (0.9, "very likely"), (0.75, "likely"))
+_SURENESS: Final = ((0.975, "almost certainly"), (0.75, "probably"))
 """Probability that a direction must have for each word; house rules."""
 
 

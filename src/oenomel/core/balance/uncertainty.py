@@ -213,7 +213,7 @@ def _cause(unknown: Unknown) -> tuple[str, str]:
         return "ingredient", str(unknown[1])
     if kind == "pour" and (unknown[2] in BY_EYE_UNITS or unknown[2] in ("dash", "drop") or unknown[4] == "rinse" or unknown[5]):
         return "by eye", str(unknown[1])
-    return ("jigger", "The jigger") if kind in ("jigger", "pour") else ("ice", "The water from the ice")
+    return ("jigger", "The jigger") if kind in ("jigger", "pour") else ("ice", "Dilution")
 
 
 def _repeated(unknowns: list[Unknown]) -> list[tuple[int, int]]:
@@ -252,8 +252,8 @@ def _in_a_sentence(drivers: Sequence[Driver], ingredients: Collection[str]) -> s
     if not drivers:
         return ""
     first, *others = drivers
-    second = f", {_mid_sentence(others[0], ingredients)} {100 * others[0].share:.0f} %" if others and others[0].share > SECOND_SHARE else ""
-    return f"{first.subject} explains {100 * first.share:.0f} % of it{second}: {first.advice}."
+    second = f", {_mid_sentence(others[0], ingredients)} {100 * others[0].share:.0f}%" if others and others[0].share > SECOND_SHARE else ""
+    return f"{first.subject} explains {100 * first.share:.0f}% of it{second}: {first.advice}."
 
 
 def _mid_sentence(driver: Driver, ingredients: Collection[str]) -> str:

@@ -36,7 +36,7 @@ def substitute_for(juice: Ingredient) -> Ingredient:
     acids = {kind: grams for kind, grams in needed.acids.items() if grams > 0}
     composition = Composition(sugars=dict(needed.sugars), acids=acids, spread={"sugars": WEIGHED_SD, "acids": WEIGHED_SD})
     keeps = SourcedValue(
-        "keeps_days", float(days_at_least(ACID_SOLUTION_DAYS, composition.acid)), 0.0, "estimate", "estimate", "acids in water, cold"
+        "keeps_days", float(days_at_least(ACID_SOLUTION_DAYS, composition.acid)), 0.0, "estimate", "estimate", "acid solution, cold"
     )
     return Ingredient(
         slug=f"{_SLUG}{juice.slug}",
@@ -62,6 +62,6 @@ def recipe_words(pour: Pour) -> str:
         f"{ml * percent / 100:.1f} g of {_WEIGHED.get(kind, f'{kind} acid')}" for kind, percent in composition.acids.items() if percent > 0
     ]
     if composition.sugar > 0:
-        grams.append(f"{ml * composition.sugar / 100:.1f} g of sugar")
+        grams.append(f"{ml * composition.sugar / 100:.1f} g sugar")
     mixed = f"{', '.join(grams)}, stirred into water up to {ml:.0f} ml"
-    return f"{pour.ingredient.name}: {mixed}. It has the sharpness and not the smell: a zest helps."
+    return f"{pour.ingredient.name}: {mixed}. As sharp as the juice, without its aroma. Add a zest."

@@ -153,8 +153,8 @@ class Batch:
         felt = [in_words(steps, AXES[name]) for name, steps in self.drift.items() if can_be_tasted(steps)]
         grid = f"{self.wish.grid_ml:g} ml"
         if felt:
-            return f"Measured to {grid} it comes out {listed(felt)}: measure finer, or make more."
-        return f"Measured to {grid}, nothing moves that a tongue could tell."
+            return f"Rounded to {grid} it is {listed(felt)}. Round less, or make more."
+        return f"Rounded to {grid} it tastes the same."
 
     @property
     def tin(self) -> Tin:
@@ -211,9 +211,7 @@ def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -
     """
     checked_grid(wish.grid_ml)
     if wish.cold == "room" and wish.service in ("chilled", "freezer", "bubbles"):
-        raise DomainError(
-            "poured up from the shelf it would be as warm as the room: put it in the fridge, the freezer or ice water, or serve it over ice"
-        )
+        raise DomainError("served up at room temperature it would be warm: chill it, or serve it over ice")
     of = with_substitutes(drink) if wish.stand_in else drink
     parts = split(of, wish.service)
     if not any(pour.volume_ml > 0 for _, pour in parts.inside):
@@ -270,17 +268,17 @@ def _scale(wish: BatchWish, inside: tuple[tuple[int, Pour], ...], per_serve_ml: 
         slug, ml = wish.all_of
         share = sum(pour.volume_ml for _, pour in inside if pour.ingredient.slug == slug)
         if share <= 0:
-            raise DomainError(f'there is no "{slug}" in the bottle to be used up')
+            raise DomainError(f'no "{slug}" in this drink to use up')
         if not 0 < ml <= MOST_SERVES * share:
-            raise OutOfRange("what is to be used up in ml", ml, share, MOST_SERVES * share)
+            raise OutOfRange("the amount to use up, in ml", ml, share, MOST_SERVES * share)
         if ml < share:
-            raise DomainError(f"{ml:g} ml are less than one serve takes of it, which is {share:g} ml")
+            raise DomainError(f"{ml:g} ml isn't enough for one serve, which needs {share:g} ml")
         return ml / share
     container = checked_container(wish.container_ml if wish.container_ml is not None else 0.0)
     scale = usable_ml(container) / per_serve_ml
     if scale < 1:
         raise DomainError(
-            f"{container:g} ml are smaller than one serve, which takes {per_serve_ml:.0f} ml of the bottle and a finger of air: "
+            f"{container:g} ml is smaller than one serve, which needs {per_serve_ml:.0f} ml of the bottle and a finger of air: "
             "take a larger one, or make it singly"
         )
     return min(scale, float(MOST_SERVES))
@@ -313,8 +311,8 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
     wish, notes = batch.wish, list[str]()
     if wish.service == "bubbles":
         notes.append(
-            "Only in a vessel that is rated for pressure, filled and closed as its maker says: an ordinary bottle bursts. "
-            "Clear, cold and without pulp, or it foams out. The pressure isn't worked out here."
+            "Use only a container rated for pressure, and fill it as its maker says: an ordinary bottle bursts. "
+            "Keep the drink clear and cold, or it foams over."
         )
     if not batch.fit.fits:
         notes.append(batch.fit.words)
@@ -328,7 +326,7 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
                 }
             )
         )
-        notes.append(f"With {what} it has to be shaken serve by serve: batch it as shaken to order, without water.")
+        notes.append(f"{what} needs shaking: choose “Shaken to order”.")
     notes += [part_outside.words for part_outside in batch.outside]
     notes.append(f"Water: {batch.water.words}")
     notes += _cold_notes(batch)
@@ -340,9 +338,9 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
         stood = [pour for pour in batch.inside if is_substitute(pour.ingredient)]
         notes += [recipe_words(pour) for pour in stood]
         if not stood:
-            notes.append("No juice here is poured for its sharpness alone: nothing stands in for it.")
+            notes.append("Acid can't replace the citrus here: no juice is there for its acid alone.")
     elif keeping.today_only and any(has_substitute(pour) for pour in asked.pours):
-        notes.append("To keep it longer, acids in water can stand in for the juice: as sharp, without its smell.")
+        notes.append("To keep it longer, replace the juice with acid: as sharp, without the aroma.")
     notes.append(batch.drift_words)
     return notes
 
@@ -355,15 +353,13 @@ def _cold_notes(batch: Batch) -> list[str]:
         warmer = batch.serve.temperatures.glass - batch.single.temperatures.glass
         if batch.wish.service != "chilled" or warmer < WARMER_K:
             return []
-        return [
-            f"From the fridge it is {warmer:.0f} degrees warmer than made singly, and tastes sweeter: half an hour in the freezer helps."
-        ]
+        return [f"From the fridge it is {warmer:.0f}°C warmer than made to order, and tastes sweeter. Half an hour in the freezer helps."]
     if freezes > cold_place.celsius - CAN_POUR_BELOW_C:
         return [
-            f"It begins to freeze at {temperature}, and a freezer has {around}: it turns to slush, and a full bottle may burst. "
-            "Keep it in the fridge, or put in less water."
+            f"It starts to freeze at {temperature}, and a freezer is at {around}. It turns to slush, and a full bottle can burst. "
+            "Use the fridge, or less water."
         ]
-    return [f"It stays liquid down to {temperature}; a freezer has about {around}."]
+    return [f"It stays liquid to {temperature}. A freezer is at about {around}."]
 
 
 def _minute(course: Course, at: int) -> Minute:

@@ -30,9 +30,11 @@ def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
     hours, shortest = min(lasting, key=lambda each: each[0], default=(24 * BATCH_MOST_DAYS, None))
     if abv < KEEPS_BY_STRENGTH_ABV and hours > 24 * BATCH_WEAK_DAYS:
         return Keeping(
-            24 * BATCH_WEAK_DAYS, False, f"About a week, cold: at {abv:.0f} % it doesn't keep by its strength. A nose overrides it."
+            24 * BATCH_WEAK_DAYS,
+            False,
+            f"About a week, cold. At {abv:.0f}% ABV alcohol alone doesn't preserve it. Trust your nose over the date.",
         )
     days = hours / 24
     if shortest is None or hours >= 24 * BATCH_MOST_DAYS:
-        return Keeping(24 * BATCH_MOST_DAYS, False, "About three months, cold and closed: nothing in it turns soon. A nose overrides it.")
-    return Keeping(hours, False, f"About {days:.0f} days, cold, as {shortest.in_sentence} does. A nose overrides it.")
+        return Keeping(24 * BATCH_MOST_DAYS, False, "About three months, cold and closed. Trust your nose over the date.")
+    return Keeping(hours, False, f"About {days:.0f} days, cold, like {shortest.in_sentence}. Trust your nose over the date.")

@@ -100,13 +100,13 @@ def _words(pour: Pour, why: Why, *, shaken: bool) -> str:
     amount, name = pour_words(pour), pour.ingredient.in_sentence
     tin = "to the tin with each serve" if shaken else "to each serve and shake it"
     return {
-        "egg": f"Egg never waits in a bottle: add {amount} {tin}, without ice first.",
-        "foam": f"{capital(name)} foams in the bottle and not in the glass: add {amount} {tin}, without ice first.",
-        "cream": f"{capital(name)} curdles in a bottle with juice: add {amount} {tin}.",
+        "egg": f"Never batch egg: add {amount} {tin} and dry shake first.",
+        "foam": f"{capital(name)} foams in the bottle, not in the glass: add {amount} {tin} and dry shake first.",
+        "cream": f"{capital(name)} curdles with juice in a bottle: add {amount} {tin}.",
         "herbs": f"{capital(name)} {'go' if name.endswith('s') else 'goes'} brown and bitter in a bottle: add {amount}, fresh, {tin}.",
-        "bubbles": f"Bubbles don't last in an opened bottle, and burst a closed one: top each serve with {amount}.",
+        "bubbles": f"Never bottle bubbles: top each serve with {amount}.",
         "on top": f"Put {amount} on top of each serve.",
         "in the glass": f"Rinse each glass with {name}." if pour.stage == "rinse" else f"First, pour {amount} into each glass.",
-        "edge": f"The edge of each glass is wetted and dipped in {name}.",
-        "garnish": f"Each serve is garnished with {amount}." if amount else f"Each serve is garnished with {name}.",
+        "edge": f"Rim each glass with {name}.",
+        "garnish": f"Garnish each serve with {amount}." if amount else f"Garnish each serve with {name}.",
     }[why]

@@ -30,13 +30,13 @@ def serve_words(service: Service, serve_ml: float, glass: str, ice: str) -> str:
     into = f" into {with_article(glass)}" if glass else ""
     amount = f"{serve_ml:.0f} ml"
     if service == "shaken":
-        return f"Shake {amount} with ice, as it is written, and strain{into}."
+        return f"Shake {amount} with ice and strain{into}."
     if service == "ice":
         kind = {"none": "cubes", "cubes": "cubes", "large": "one large cube", "crushed": "crushed ice"}[ice]
         return f"Pour {amount} over {kind}{into}."
     if service == "bubbles":
-        return f"Pour {amount} cold{into}, along the side."
-    return f"Turn it once, and pour {amount}{'' if service == 'chilled' else ' from the freezer'}{into}, without ice."
+        return f"Pour {amount} cold{into}, down the side."
+    return f"Turn the bottle once and pour {amount}{'' if service == 'chilled' else ' from the freezer'}{into}, without ice."
 
 
 def label_of(batch: Batch, serve_ml: float | None = None) -> BottleLabel:
@@ -57,4 +57,4 @@ def _named(things: Sequence[Ingredient], what: str) -> tuple[str, ...]:
 
 def contains_words(allergens: Sequence[str]) -> str:
     """Return the allergens as they are printed on a label."""
-    return f"Contains {listed(list(allergens))}." if allergens else "No allergen is named of what went in."
+    return f"Contains {listed(list(allergens))}." if allergens else "No allergens listed."

@@ -52,7 +52,7 @@ PLACES: Final[Mapping[Cold, ColdPlace]] = {
     "fridge": ColdPlace("in the fridge", 4.0, 4.0, 12.0),
     "freezer": ColdPlace("in the freezer", -18.0, -18.0, 12.0),
     "ice bath": ColdPlace("in ice water", 0.0, 1.0, 60.0),
-    "room": ColdPlace("on the shelf", 22.0, 22.0, 8.0),
+    "room": ColdPlace("at room temperature", 22.0, 22.0, 8.0),
 }
 
 
@@ -111,13 +111,12 @@ def fit_of(total_ml: float, serves: float, container_ml: float) -> Fit:
     fits = total_ml <= room + 1e-6
     if fits:
         room_ml = container_ml - total_ml
-        words = f"{total_ml:.0f} ml in {container_ml:g} ml, {room_ml:.0f} ml of it left empty."
+        words = f"{total_ml:.0f} ml in {container_ml:g} ml, {room_ml:.0f} ml free."
     else:
         larger = container_for(total_ml)
-        take = f"take one of {larger:g} ml" if larger <= USUAL_ML[-1] else f"spread it over several of {USUAL_ML[-1]:g} ml"
+        take = f"use one of {larger:g} ml" if larger <= USUAL_ML[-1] else f"use several of {USUAL_ML[-1]:g} ml"
         words = (
-            f"{total_ml:.0f} ml don't go into {container_ml:g} ml: with a finger of air it holds {room:.0f} ml, "
-            f"which is {serves_words(would)}. Make that much, or {take}."
+            f"{total_ml:.0f} ml doesn't fit in {container_ml:g} ml, which holds {room:.0f} ml, {serves_words(would)}. Make that, or {take}."
         )
     return Fit(container_ml, room, fits, would, words)
 
@@ -148,14 +147,14 @@ def chilling(volume_ml: float, heat_j_per_k: float, where: Cold, from_c: float, 
     """
     cold_place = PLACES[where]
     if from_c <= to_c:
-        return Chilling(0.0, 0.0, 0.0, to_c, "It is cold already.")
+        return Chilling(0.0, 0.0, 0.0, to_c, "Cold already.")
     if to_c <= cold_place.celsius:
-        raise DomainError(f"{cold_place.said} it never gets down to {to_c:.0f} °C: it is {cold_place.celsius:.0f} °C there")
+        raise DomainError(f"{cold_place.said} it never reaches {to_c:.0f} °C: it stays at {cold_place.celsius:.0f} °C")
     radius_cm = math.cbrt(volume_ml / (math.pi * SLENDERNESS))
     area_m2 = 2 * math.pi * radius_cm**2 * (1 + SLENDERNESS) / 1e4
     seconds = (heat_j_per_k + WALL_J_PER_K_ML * volume_ml) / (cold_place.takes_w_per_m2_k * area_m2)
     minutes = seconds / 60 * math.log((from_c - cold_place.celsius) / (to_c - cold_place.celsius))
-    words = f"About {span_words(minutes)} {cold_place.said} until it is at {to_c:.0f} °C; {span_words(LATER * minutes)} where that is full."
+    words = f"About {span_words(minutes)} {cold_place.said} to reach {to_c:.0f} °C, up to {span_words(LATER * minutes)} if it is crowded."
     return Chilling(minutes, SOONER * minutes, LATER * minutes, to_c, words.replace("-", "−"))
 
 

@@ -13,7 +13,7 @@ from oenomel.core.batch.pouring_order import measured_amount
 from oenomel.core.batch.rounding import measured_ml
 from oenomel.core.larder import Ingredient, SlotName, catalogue
 from oenomel.core.spec import Pour
-from oenomel.core.wording import listed
+from oenomel.core.wording import listed, with_unit
 from oenomel.errors import DomainError, OutOfRange
 
 STEPS_OF_A_COMPLAINT: Final = (0.75, 1.5, 3.0)
@@ -77,7 +77,7 @@ def wanted_steps(verdict: int) -> float:
     (0.75, -1.5)
     """
     if not -3 <= verdict <= 3:
-        raise OutOfRange("what was said", verdict, -3, 3)
+        raise OutOfRange("the tasting word", verdict, -3, 3)
     return 0.0 if verdict == 0 else (-1 if verdict > 0 else 1) * STEPS_OF_A_COMPLAINT[abs(verdict) - 1]
 
 
@@ -103,7 +103,7 @@ def corrections(
         if correction
     ]
     if not all_corrections:
-        raise DomainError(f"nothing that is poured here makes it {axis.word(steps)}: make a new batch with another share")
+        raise DomainError(f"none of its ingredients makes it {axis.word(steps)}: make a new batch")
     return tuple(all_corrections)
 
 
@@ -117,8 +117,8 @@ def back_to(
     """
     axis = AXES[axis_name]
     steps = float(steps_between(recipe, measured, axis))
-    unit = "%" if axis_name == "abv" else "g in 100 ml"
-    words = f"With this reading the bottle holds {measured:.2f} {unit}; its recipe has {recipe:.2f}: {in_words(-steps, axis)}."
+    unit = "% ABV" if axis_name == "abv" else "g/100 ml"
+    words = f"The bottle reads {with_unit(f'{measured:.2f}', unit)}, the recipe {recipe:.2f}: {in_words(-steps, axis)}."
     return words, corrections(pours, axis_name, steps, grid_ml, measured) if can_be_tasted(steps) else ()
 
 
@@ -203,7 +203,7 @@ def _moves(before: Sequence[Pour], after: Sequence[Pour]) -> dict[str, float]:
 
 def _words(axis: Axis, additions: Sequence[CorrectionPour], half: float, moves: Mapping[str, float]) -> str:
     side = [in_words(moves[name], AXES[name]) for name in tasted(moves) if name != axis.name]
-    besides = f" It is then {listed(side)} too." if side else ""
+    besides = f" That also makes it {listed(side)} too." if side else ""
     additions_in_words = listed(
         [f"{measured_amount(addition.ingredient, addition.ml)} of {addition.ingredient.in_sentence}" for addition in additions]
     )

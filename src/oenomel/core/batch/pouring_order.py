@@ -101,7 +101,7 @@ def _how(ingredient: Ingredient) -> str:
     if ingredient.composition.solid:
         return "stir until it is gone"
     if ingredient.composition.sugar >= DENSE_G_PER_100ML:
-        return "it sinks, so stir until none lies at the bottom"
+        return "it sinks, so stir until the bottom is clear"
     return ""
 
 
@@ -110,9 +110,9 @@ def _water_lines(water: Ingredient, ml: float, grid_ml: float) -> tuple[PourLine
         return ()
     back = measured_ml(WATER_HELD_BACK * ml, grid_ml)
     if ml < 2 * grid_ml or not 0 < back < ml:
-        return (PourLine(water, ml, "last, for it can't be taken out again"),)
+        return (PourLine(water, ml, "last: you can't take it out again"),)
     first = round(ml - back, 6)
     return (
-        PourLine(water, first, f"{back:g} ml wait until it was tasted"),
-        PourLine(water, back, "as the taste over ice says, all of it, less, or none", taste_first=True),
+        PourLine(water, first, f"{back:g} ml held back until you've tasted it"),
+        PourLine(water, back, "after tasting over ice: all, some or none", taste_first=True),
     )

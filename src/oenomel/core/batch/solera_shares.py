@@ -52,9 +52,9 @@ def shares(fillings: Mapping[int, Filling], of: int) -> list[tuple[int, float]]:
     seen: set[int] = set()
     while True:
         if at in seen:
-            raise DomainError("a filling can't be older than itself")
+            raise DomainError("a batch can't be refilled with itself")
         if at not in fillings:
-            raise DomainError(f"there is no filling {at}")
+            raise DomainError(f"no filling {at}")
         seen.add(at)
         filling = fillings[at]
         shares_of.append((at, share * (1 - filling.share_of_older)))
@@ -83,6 +83,6 @@ def descent_words(names: Mapping[int, str], shares: Sequence[tuple[int, float]])
     """Describe the older fillings in a batch; empty where there are none.
 
     >>> descent_words({1: "the one of May", 2: "the one of June"}, [(2, 0.75), (1, 0.25)])
-    '25 % the one of May'
+    '25% the one of May'
     """
-    return ", ".join(f"{100 * share:.0f} % {names[key]}" for key, share in shares[1:] if share >= LEAST_TOLD)
+    return ", ".join(f"{100 * share:.0f}% {names[key]}" for key, share in shares[1:] if share >= LEAST_TOLD)

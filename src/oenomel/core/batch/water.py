@@ -52,27 +52,27 @@ def water_for(
 ) -> BatchWater:
     """Compute the water for one serve. ``conditions`` are those of serving: their start is the batch's temperature."""
     if service == "shaken":
-        return BatchWater(0.0, 0.0, 0.0, "none, for each serve is worked over ice, which gives it.")
+        return BatchWater(0.0, 0.0, 0.0, "none: each serve is diluted by its own ice.")
     own = single.dilution.water_ml
     if service != "ice":
         if not own:
-            return BatchWater(0.0, 0.0, 0.0, "none, for its own method meets no ice.")
-        return BatchWater(own, own, own, f"{_shown(own)} a serve, what its own method would take from the ice.")
+            return BatchWater(0.0, 0.0, 0.0, "none: this drink uses no ice.")
+        return BatchWater(own, own, own, f"{_shown(own)} per serve, as much as its own method would add.")
     melts = _melting(drink, inside, outside, conditions)
     ends = [_right_at(minute, single.served.volume_ml, melts) for minute in TOLD_MINUTES]
     most, right, least = ends
     if right == 0:
-        words = f"none, for on ice it is weaker than made singly before minute {RIGHT_AT_MINUTE} all by itself."
+        words = f"none: on ice it dilutes enough by itself within {RIGHT_AT_MINUTE} minutes."
     else:
         words = (
-            f"{_shown(right)} a serve, so that it is as strong as made singly {RIGHT_AT_MINUTE} minutes after it is poured on ice. "
-            f"{_shown(most)} would be right for the first sip, {_shown(least)} for the tenth minute."
+            f"{_shown(right)} per serve. After {RIGHT_AT_MINUTE} minutes on ice it matches a drink made to order. "
+            f"{_shown(most)} matches at the first sip, {_shown(least)} after ten minutes."
         )
     return BatchWater(right, least, most, words)
 
 
 def _shown(ml: float) -> str:
-    return f"{ml:.0f} ml" if ml >= 0.5 or ml == 0 else "next to nothing"
+    return f"{ml:.0f} ml" if ml >= 0.5 or ml == 0 else "almost nothing"
 
 
 def serving_ice(drink: Drink) -> Ice:

@@ -13,6 +13,7 @@ from oenomel.core.families.typical_range import is_long_on_juice, lean_words
 from oenomel.core.glass.colour import absorbance_of, hue_and_chroma, light_through
 from oenomel.core.larder import aromas
 from oenomel.core.spec import GRID_ML
+from oenomel.core.wording import with_article
 
 LEAST_ACID: Final = 0.1
 """Served acidity below which nothing in the drink is sour, [g/100 ml]."""
@@ -67,19 +68,19 @@ def _missing(case: Case) -> Iterator[Finding]:
         # A liqueur may be the strong part, and without alcohol there need be none.
         needless = slot.slot == "base" and (case.home.branch == "without alcohol" or case.base is not None)
         if slot.required and not needless and slot.slot not in poured | {"sour", "sweet", "lengthener"}:
-            message = f"A {case.drink.family} wants something in the {slot.slot} slot; nothing is poured there."
+            message = f"A {case.drink.family} needs {with_article(slot.slot)} ingredient."
             yield Finding(f"no-{slot.slot}", "warning", message, _add(case, slot.slot))
     if case.served.acid < LEAST_ACID:
-        message = f"Nothing here is sour: a {case.drink.family} wants citrus or another acid."
+        message = f"Nothing here is sour: a {case.drink.family} needs citrus or another acid."
         yield Finding("no-acid", "warning", message, _add(case, "sour"))
     if case.served.sugar < LEAST_SUGAR and not any(pour.dissolves_later for pour in case.drink.pours):
-        message = f"Nothing here is sweet: a {case.drink.family} wants syrup, honey or a liqueur."
+        message = f"Nothing here is sweet: a {case.drink.family} needs syrup, honey or a liqueur."
         yield Finding("no-sugar", "warning", message, _add(case, "sweet"))
 
 
 def _fizz_lengthener(case: Case) -> Iterator[Finding]:
     if case.drink.family == "fizz" and not case.sparkles and not is_long_on_juice(case.drink, case.served.volume_ml):
-        yield Finding("no-lengthener", "warning", "A fizz wants something sparkling on top; nothing is poured.", _add(case, "lengthener"))
+        yield Finding("no-lengthener", "warning", "A fizz needs something sparkling on top.", _add(case, "lengthener"))
 
 
 def _daisy_liqueur(case: Case) -> Iterator[Finding]:
@@ -88,7 +89,7 @@ def _daisy_liqueur(case: Case) -> Iterator[Finding]:
     shares = zip(case.drink.pours, case.shares, strict=True)
     share = sum(s.sugar_share for pour, s in shares if pour.slot == "liqueur" or pour.ingredient.kind == "liqueur")
     if share < LEAST_LIQUEUR_SHARE:
-        message = f"The liqueur gives {100 * share:.0f} % of the sugar; a daisy takes a quarter of it or more from there."
+        message = f"The liqueur adds {100 * share:.0f}% of the sugar. In a daisy it is a quarter or more."
         yield Finding("little-liqueur", "warning", message)
 
 
@@ -97,8 +98,8 @@ def _too_loud(case: Case) -> Iterator[Finding]:
         most = pour.ingredient.label("loud_above_ml")
         if most is not None and pour.liquid_ml > most * 1.01 and index != case.base:
             name = pour.ingredient.name
-            message = f"{name} is loud: above {most:g} ml it tends to drown the rest."
-            mend = Fix(f"Bring it down to {most:g} ml", (Edit("pour", {"amount": most, "unit": "ml"}, index),))
+            message = f"{name} is loud: above {most:g} ml it drowns the rest."
+            mend = Fix(f"Reduce it to {most:g} ml", (Edit("pour", {"amount": most, "unit": "ml"}, index),))
             yield Finding("one-too-loud", "info", message, (mend,), index)
 
 
@@ -116,7 +117,7 @@ def _large_and_watery(case: Case) -> Iterator[Finding]:
         key=lambda each: each[1].liquid_ml,
         default=None,
     )
-    what = "The balance is right, but it is" if level else "It is"
+    what = "Balanced, but" if level else "It is"
     if juice is None:
         yield Finding("large-and-watery", "warning", f"{what} large and watery: {case.served.volume_ml:.0f} ml, and thin for that.")
         return
@@ -140,7 +141,7 @@ def _colour_lost(case: Case) -> Iterator[Finding]:
         if pour.ingredient.kind in PROMISES_NO_COLOUR or index == case.base:
             continue
         if own_chroma > VIVID and (turned > HUE_LOST_DEGREES or chroma < own_chroma / 3):
-            message = f"The colour that {pour.ingredient.name} promises disappears among the other pours."
+            message = f"The colour of {pour.ingredient.name} gets lost among the other ingredients."
             yield Finding("colour-lost", "info", message, pour=index)
 
 
@@ -154,15 +155,13 @@ def _outside_home(case: Case) -> Iterator[Finding]:
         if axis.name in case.home.axes and (high > OUTSIDE_HOME_STEPS or low < -OUTSIDE_HOME_STEPS)
     ]
     of = f"{case.drink.family}{f' {case.home.branch}' if case.home.branch else ''}"
-    message = f"{' and '.join(words)} than any school of the {of}" if words else f"no school of the {of} has these together"
-    yield Finding("outside-home", "info", f"Far from the family: {message}.")
+    message = f"{' and '.join(words)} than any usual ratio of a {of}" if words else f"no usual ratio of a {of} combines these"
+    yield Finding("outside-home", "info", f"Unusual for the family: {message}.")
 
 
 def _sweet_wants_cold(case: Case) -> Iterator[Finding]:
     if case.served.sugar >= CLOYS_G_PER_100ML and case.drink.serve.ice == "none":
-        message = (
-            f"{case.served.sugar:.0f} g of sugar in 100 ml: what is sweet wants to be very cold. Freeze the glass, or serve it on ice."
-        )
+        message = f"{case.served.sugar:.0f} g sugar/100 ml is sweet: freeze the glass, or serve it on ice."
         yield Finding("sweet-wants-cold", "info", message, (Fix("Serve it on ice", (Edit("serve", {"ice": "cubes"}),)),))
 
 
@@ -170,8 +169,8 @@ def _sugar_lump(case: Case) -> Iterator[Finding]:
     grams = sum(p.volume_ml * p.ingredient.composition.sugar / 100 for p in case.drink.pours if p.dissolves_later)
     if grams > 0:
         last = case.served.sugar + 100 * grams / case.served.volume_ml
-        sips = f"{case.served.sugar:.1f} g in 100 ml at the first sip, toward {last:.1f} g at the last"
-        message = f"The sugar dissolves while it is drunk: {sips}. Press it with the bitters or the juice if it should be sweet at once."
+        sips = f"{case.served.sugar:.1f} g in 100 ml at the first sip, about {last:.1f} g at the last"
+        message = f"The sugar dissolves as you drink: {sips}. Muddle it with the bitters or juice for sweetness at once."
         yield Finding("sugar-dissolves-later", "info", message)
 
 

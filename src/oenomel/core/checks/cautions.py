@@ -78,7 +78,7 @@ def _from_the_list(case: Case) -> Iterator[Finding]:
 def _allergens(case: Case) -> Iterator[Finding]:
     named = sorted({allergen for pour in case.drink.pours for allergen in pour.ingredient.allergens})
     if named:
-        yield Finding("allergens", "info", f"Contains {', '.join(named)}. Labels of your bottles decide.")
+        yield Finding("allergens", "info", f"Contains {', '.join(named)}. Check your labels.")
 
 
 def _alcohol(case: Case) -> Iterator[Finding]:
@@ -89,18 +89,14 @@ def _alcohol(case: Case) -> Iterator[Finding]:
         # A whole batch is judged as a batch, not as one glass.
         grams, measures = grams / case.serves, measures / case.serves
     if measures >= MANY_STANDARD_DRINKS_US and case.serves == 1:
-        message = f"This glass holds {measures:.1f} US standard drinks: tell the guest, or pour it smaller."
+        message = f"This glass has {measures:.1f} US standard drinks: tell the guest, or serve less."
         smaller = Fix("Make it smaller", (Edit("amounts", {"times": 0.95 * MANY_STANDARD_DRINKS_US / measures}),))
         yield Finding("strong-serve", "info", message, (smaller,))
     easy = _easy(case)
     if measures >= EASY_STANDARD_DRINKS_US and easy and case.serves == 1:
-        message = f"{measures:.1f} US standard drinks that go down easily, because it is {easy}: tell the guest."
+        message = f"{measures:.1f} US standard drinks, and {easy} hides it: tell the guest."
         yield Finding("goes-down-easily", "info", message)
-    message = (
-        f"{grams:.0f} g of alcohol{' a serve' if case.serves > 1 else ''}. "
-        "Not for minors, in pregnancy or before driving, and not on an empty stomach; "
-        "a drink with little or none deserves the same care."
-    )
+    message = f"{grams:.0f} g alcohol{' per serve' if case.serves > 1 else ''}. Not for minors, in pregnancy or before driving."
     yield Finding("alcohol", "info", message, _without_alcohol(case))
 
 
@@ -129,13 +125,13 @@ def _without_alcohol(case: Case) -> tuple[Fix, ...]:
         Edit("pour", {"ingredient": "juniper-water" if pour.ingredient.aroma.get("juniper") else "cane-distillate-free"}, i)
         for i, pour in spirits
     )
-    return (Fix("Make it without alcohol", edits),)
+    return (Fix("Make it non-alcoholic", edits),)
 
 
 def _flammable(case: Case) -> Iterator[Finding]:
     for index, pour in enumerate(case.drink.pours):
         if is_flammable(pour.ingredient.composition.abv) and pour.ingredient.kind != "bitters":
-            message = f"{pour.ingredient.name} burns: keep it from flames, and never pour it from the bottle near one."
+            message = f"{pour.ingredient.name} is flammable: keep it away from flames."
             yield Finding("flammable", "info", message, pour=index)
 
 
@@ -143,11 +139,11 @@ def _keeps(case: Case) -> Iterator[Finding]:
     fresh = [p.ingredient.in_sentence for _, p in case.poured if is_of_the_day(p.ingredient)]
     if fresh:
         juices = listed(list(dict.fromkeys(fresh)))
-        yield Finding("press-today", "info", f"Press {juices} today: yesterday's juice tastes flat and sours differently.")
+        yield Finding("press-today", "info", f"Juice {juices} today: yesterday's juice tastes flat.")
     keeps_days = {p.ingredient.name: p.ingredient.label("keeps_days") for _, p in case.poured if "home-made" in p.ingredient.cautions}
     if keeps_days:
         days = ", ".join(f"{name} about {keeps:.0f} days" for name, keeps in keeps_days.items() if keeps)
-        message = f"Home-made syrups and infusions live in the fridge with a use-by date{f': {days}' if days else ''}."
+        message = f"Keep house-made syrups and infusions in the fridge, with a use-by date{f': {days}' if days else ''}."
         yield Finding("use-by", "info", message)
 
 
@@ -160,7 +156,7 @@ def _old_lot(case: Case) -> Iterator[Finding]:
 
 def _ice(case: Case) -> Iterator[Finding]:
     if case.drink.serve.ice != "none" or case.drink.method.ice != "none":
-        yield Finding("ice-is-food", "info", "Ice is food: a scoop and not hands, never a glass, and clean water.")
+        yield Finding("ice-is-food", "info", "Treat ice as food: use a scoop, never a hand or a glass.")
 
 
 CHECKS: Final = (_from_the_list, _allergens, _alcohol, _flammable, _keeps, _old_lot, _ice)

@@ -49,16 +49,18 @@ class Clash:
 CLASHES: Final = (
     Clash("curdles", "warning", "lean milk", "sharp", "milk and lean cream curdle in sharp juice"),
     Clash("curdles", "warning", "cream liqueur", "sharp", "a cream liqueur curdles in sharp juice"),
-    Clash("cream-and-wood", "info", "cream", "wormwood", "cream dulls wine and herbs to something like medicine"),
-    Clash("two-creams", "info", "cream", "cream", "one cream is enough; two make it heavy", most=1),
-    Clash("hard-pair", "info", "coffee", "sharp", "coffee beside sharp juice turns thin and metallic; taste them alone together first"),
-    Clash("hard-pair", "info", "cocoa", "sharp", "cocoa beside sharp juice tastes of spoilt chocolate to many; taste them alone first"),
-    Clash("hard-pair", "info", "dark beer", "sharp", "roasted malt and sharp juice fight; a light beer carries citrus"),
-    Clash("hard-pair", "info", "savoury", "fruit", "what is salty and green belongs to another kind of drink than sweet fruit"),
-    Clash("hard-pair", "info", "savoury", "foam", "what is salty and green under a sweet foam is soup"),
+    Clash("cream-and-wood", "info", "cream", "wormwood", "cream makes wine and herbs taste like medicine"),
+    Clash("two-creams", "info", "cream", "cream", "one cream is enough; two are heavy", most=1),
+    Clash("hard-pair", "info", "coffee", "sharp", "coffee with sharp juice turns thin and metallic; taste the two together first"),
+    Clash(
+        "hard-pair", "info", "cocoa", "sharp", "cocoa with sharp juice tastes like spoilt chocolate to many; taste the two together first"
+    ),
+    Clash("hard-pair", "info", "dark beer", "sharp", "roasted malt and sharp juice clash; a light beer suits citrus"),
+    Clash("hard-pair", "info", "savoury", "fruit", "salty, green flavours clash with sweet fruit"),
+    Clash("hard-pair", "info", "savoury", "foam", "salty, green flavours under a sweet foam taste like soup"),
     Clash("hard-pair", "info", "mint", "smoke", "cool mint over smoke reads as ash"),
-    Clash("hard-pair", "info", "mint", "dairy fruit", "mint and banana or coconut cover each other"),
-    Clash("hard-pair", "info", "anise", "roast", "anise over coffee or cocoa takes the whole glass"),
+    Clash("hard-pair", "info", "mint", "dairy fruit", "mint and banana or coconut mask each other"),
+    Clash("hard-pair", "info", "anise", "roast", "anise takes over coffee and cocoa"),
     Clash("hard-pair", "info", "perfume", "smoke", "smoke buries flowers"),
     Clash("hard-pair", "info", "perfume", "roast", "coffee and cocoa bury flowers"),
     Clash(
@@ -66,14 +68,14 @@ CLASHES: Final = (
         "info",
         "foam",
         "sweet soda",
-        "egg white under a sweet soda climbs out of the glass",
+        "egg white with a sweet soda foams over",
     ),
-    Clash("foam-and-soda", "info", "foam", "beer", "beer brings its own foam, and doesn't bear egg white"),
-    Clash("foam-and-soda", "info", "leaf", "foam", "bits of leaf in a foam stick to the lip; steep the leaf in the syrup instead"),
-    Clash("many-bitters", "info", "bitter", "bitter", "more than two bitter things in one glass leave nothing else to taste", most=2),
-    Clash("two-loud", "info", "loud", "loud", "two loud things shout each other down; one is the point of the drink", most=1),
-    Clash("two-perfumes", "info", "perfume", "perfume", "two perfumes in one glass smell of soap", most=1),
-    Clash("two-foams", "info", "foam", "foam", "one thing that foams is enough", most=1),
+    Clash("foam-and-soda", "info", "foam", "beer", "beer has its own foam and clashes with egg white"),
+    Clash("foam-and-soda", "info", "leaf", "foam", "bits of leaf stick to the lip; steep the leaf in the syrup instead"),
+    Clash("many-bitters", "info", "bitter", "bitter", "more than two bitter ingredients leave nothing else to taste", most=2),
+    Clash("two-loud", "info", "loud", "loud", "two loud ingredients fight; choose one", most=1),
+    Clash("two-perfumes", "info", "perfume", "perfume", "two perfumed ingredients smell of soap", most=1),
+    Clash("two-foams", "info", "foam", "foam", "one foaming ingredient is enough", most=1),
 )
 """The clashes, from the trade's habits; each is advice that a bar may ignore."""
 
@@ -170,7 +172,7 @@ def _hot_without_alcohol(case: Case) -> Iterator[Finding]:
     if case.home is not None and case.home.branch == "without alcohol":
         for index, pour in case.poured:
             if "hot" in sense_classes(pour.ingredient):
-                message = f"{pour.ingredient.name} is hot, and a drink without alcohol is given to children: say so, or leave it out."
+                message = f"{pour.ingredient.name} is hot. Warn the guest, or leave it out for children."
                 yield Finding("hot-for-a-child", "info", message, pour=index)
 
 

@@ -36,7 +36,7 @@ def _sparkling_in_the_tin(case: Case) -> Iterator[Finding]:
             yield Finding(
                 "sparkling-in-the-tin",
                 "error",
-                f"{name} is in the tin: a closed tin bursts. Pour it in the glass, or on top.",
+                f"{name} is in the tin: a closed tin can burst. Pour it in the glass, or on top.",
                 (Fix(f"Put {name} on top", (Edit("pour", ON_TOP, index),)),),
                 index,
             )
@@ -48,16 +48,16 @@ def _hot_in_the_tin(case: Case) -> Iterator[Finding]:
     for index, pour in case.poured:
         if pour.meets_ice and "hot" in pour.ingredient.cautions:
             name = pour.ingredient.name
-            message = f"{name} is in a closed shaker: hot liquid builds pressure and scalds. Pour it in the glass."
+            message = f"{name} is hot: in a closed shaker it builds pressure and scalds. Pour it in the glass."
             yield Finding("hot-in-the-tin", "error", message, (Fix(f"Put {name} in the glass", (Edit("pour", ON_TOP, index),)),), index)
 
 
 def _dry_shake(case: Case) -> Iterator[Finding]:
     if case.drink.method.dry_shake_seconds > 0:
-        yield Finding("dry-shake-pressure", "info", "A dry shake builds pressure: hold the seal.")
+        yield Finding("dry-shake-pressure", "info", "A dry shake builds pressure: hold the tin closed.")
     foams = any(pour.ingredient.foam == "firm" for _, pour in case.poured)
     if foams and case.drink.method.technique == "shake" and case.drink.method.dry_shake_seconds == 0:
-        message = "Egg white and aquafaba foam better when they are shaken without ice first, then with it."
+        message = "Egg white and aquafaba foam better with a dry shake first."
         yield Finding("no-dry-shake", "info", message, (Fix("Add a dry shake", (Edit("method", {"dry_shake_seconds": 10}),)),))
 
 
@@ -69,9 +69,9 @@ def _thick_syrup(case: Case) -> Iterator[Finding]:
             continue
         if sugar >= (THICK_G_PER_100ML if shaken else THICK_UNSHAKEN_G_PER_100ML):
             name = pour.ingredient.name
-            message = f"{name} is thick and sits on the ice undissolved: work it with the other pours before the ice, or thin it first."
+            message = f"{name} is thick and won't dissolve on ice: stir it into the juice first, or thin it."
             edit = Edit("method", {"dry_shake_seconds": 5}) if shaken else Edit("method", {"technique": "shake"})
-            words = "Shake it without ice first" if shaken else "Shake it"
+            words = "Dry shake first" if shaken else "Shake it"
             if not shaken or case.drink.method.dry_shake_seconds == 0:
                 yield Finding("thick-syrup", "info", message, (Fix(words, (edit,)),), index)
 
@@ -80,7 +80,7 @@ def _dry_sugar(case: Case) -> Iterator[Finding]:
     for index, pour in case.poured:
         if pour.ingredient.composition.solid and pour.meets_ice and case.drink.method.ice != "none":
             name = pour.ingredient.name
-            message = f"{name} dissolves slowly in the cold: stir it into the juice before the spirit and the ice."
+            message = f"{name} dissolves slowly in the cold: stir it into the juice before the ice."
             grams = pour.volume_ml * pour.ingredient.composition.sugar / 100
             syrup = {"ingredient": "simple-syrup-1-1", "amount": round(grams / 0.6148 / 2.5) * 2.5, "unit": "ml"}
             yield Finding("undissolved-sugar", "info", message, (Fix("Use syrup instead", (Edit("pour", syrup, index),)),), index)
@@ -91,15 +91,14 @@ def _over_saturated(case: Case) -> Iterator[Finding]:
         composition = pour.ingredient.composition
         sucrose = composition.sugars.get("sucrose", 0.0)
         if not composition.solid and composition.abv == 0 and sucrose > SATURATED_G_PER_100ML and sucrose > 0.9 * composition.sugar:
-            message = f"{pour.ingredient.name} holds more sugar than water keeps dissolved (about 2 to 1): it will crystallise in the cold."
+            message = f"{pour.ingredient.name} is richer than 2:1, so it will crystallise in the cold."
             yield Finding("beyond-dissolving", "warning", message, pour=index)
 
 
 def _for_many(case: Case) -> Iterator[Finding]:
     if case.serves > 1:
         message = (
-            f"{case.tin.volume_ml:.0f} ml are a bottle and not a glass: about {case.serves} serves. "
-            "Make it one, and mix the rest of them as a batch."
+            f"{case.tin.volume_ml:.0f} ml is more than one glass: about {case.serves} serves. Make one, and plan a batch for the rest."
         )
         one = Fix("Make it one serve", (Edit("amounts", {"times": 1 / case.serves}),))
         yield Finding("for-many", "info", message, (one,))
@@ -112,20 +111,20 @@ def _glass(case: Case) -> Iterator[Finding]:
         return
     brim_ml = glasses()[serve.glass].brim_ml
     other = others_for(serve.glass, serve.ice, volume, sparkling=case.sparkles)
-    other_glass = (Fix(f"Take {with_article(other)}", (Edit("serve", {"glass": other}),)),) if other else ()
+    other_glass = (Fix(f"Use {with_article(other)}", (Edit("serve", {"glass": other}),)),) if other else ()
     times = size_to(serve.glass, serve.ice, volume)
-    sized = (Fix("Size the drink to the glass", (Edit("amounts", {"times": times}),)),) if times else ()
+    sized = (Fix("Fit to the glass", (Edit("amounts", {"times": times}),)),) if times else ()
     foaming = case.sparkles and any(pour.ingredient.foam == "firm" or pour.ingredient.composition.sugar > 5 for _, pour in case.poured)
     if full > OVERFULL:
         with_ice = "" if serve.ice == "none" else " and the ice"
-        message = f"{volume:.0f} ml{with_ice} don't fit in {with_article(serve.glass)}: it holds {brim_ml:.0f} ml to the brim."
+        message = f"{volume:.0f} ml{with_ice} doesn't fit in {with_article(serve.glass)}: it holds {brim_ml:.0f} ml to the brim."
         yield Finding("glass-too-small", "warning", message, (*other_glass, *sized))
     elif full > LINE and foaming:
-        message = "Sugar and bubbles foam up, and there is little room: pour a part first, tilt the glass, then top up."
+        message = "Sugar and bubbles foam over in so little room: pour half first, tilt the glass, then top up."
         yield Finding("foams-over", "info", message, other_glass)
     elif full < HALF_EMPTY:
         yield Finding(
-            "glass-half-empty", "info", f"The drink fills {100 * full:.0f} % of {with_article(serve.glass)}.", (*other_glass, *sized)
+            "glass-half-empty", "info", f"The drink fills {100 * full:.0f}% of {with_article(serve.glass)}.", (*other_glass, *sized)
         )
 
 
@@ -133,23 +132,23 @@ def _forgotten(case: Case) -> Iterator[Finding]:
     if any("egg" in pour.ingredient.allergens and pour.ingredient.foam for _, pour in case.poured):
         garnished = case.drink.serve.garnish or any(p.stage == "garnish" or p.ingredient.kind == "bitters" for p in case.drink.pours)
         if not garnished:
-            message = "Egg has a smell of its own: a zest or a few drops of bitters on the foam, always."
-            over_egg = {"what": "lemon zest", "how": "expressed and thrown away", "why": "for the nose, over the egg"}
+            message = "Egg has an aroma of its own: put a zest or bitters on the foam."
+            over_egg = {"what": "lemon zest", "how": "expressed and thrown away", "why": "covers the egg aroma"}
             zest = Edit("serve", {"garnish": [over_egg]})
             yield Finding("egg-without-garnish", "info", message, (Fix("Add a lemon zest", (zest,)),))
     if any(pour.stage == "rim" for pour in case.drink.pours):
-        yield Finding("dry-edge", "info", "Salt or sugar the edge of a dry glass, and tap off the excess; a wet glass melts it.")
+        yield Finding("dry-edge", "info", "Rim a dry glass and tap off the excess. On a wet glass it melts.")
 
 
 def _water(case: Case) -> Iterator[Finding]:
     method = case.drink.method
     if is_extrapolated(case.tin.abv / 100, method, case.conditions):
         side = "weaker" if case.tin.abv < 10 else "stronger"
-        message = f"At {case.tin.abv:.0f} % the tin is {side} than the drinks the dilution curve was made from: the water is a guess."
+        message = f"At {case.tin.abv:.0f}% the tin is {side} than the drinks behind the dilution curve, so the dilution is a guess."
         yield Finding("dilution-extrapolated", "info", message)
     if dilution_model(method, case.conditions) == "estimate":
         technique = {"build": "drink built over ice", "roll": "roll", "swizzle": "swizzle", "blend": "blend"}[method.technique]
-        yield Finding("dilution-estimated", "info", f"The water of a {technique} is an estimate with a wide spread.")
+        yield Finding("dilution-estimated", "info", f"Dilution of a {technique} is a rough estimate.")
 
 
 CHECKS: Final = (

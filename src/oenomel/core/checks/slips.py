@@ -67,7 +67,7 @@ def _slips(case: Case) -> Iterator[Finding]:
         elif index in times and _for_a_barspoon(pour, times[index], size):
             name, ounces = pour.ingredient.in_sentence, _ounces(pour)
             usually, words, change = BY_DASHES if pour.ingredient.kind == "bitters" else BY_BARSPOON
-            message = f"{capital(ounces)} of {name}, where {usually} usual: it looks like a slip between two measures."
+            message = f"{capital(ounces)} of {name}where {usually} usual. Is that a slip?"
             mend = Fix(words, (Edit("pour", change, index),))
             yield Finding("slip-of-measure", "warning", message, (mend,), index)
 
@@ -108,10 +108,10 @@ def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
     near = amount * _ML_PER_UNIT[likely] / usual_ml
     meant = likely != unit and unit == pour.unit and 1 / SLIP_TIMES < near < SLIP_TIMES
     name = pour.ingredient.in_sentence
-    question = f" Was it meant in {likely}?" if meant else ""
+    question = f" Did you mean {likely}?" if meant else ""
     mends = (Fix(f"Make it {amount:.4g} {likely}", (Edit("pour", {"unit": likely}, index),)),) if meant else ()
     size = "much" if pour.volume_ml > usual_ml else "little"
-    message = f"{amount:.4g} {unit} of {name} is {size} for its part: it looks like a slip between two measures.{question}"
+    message = f"{amount:.4g} {unit} of {name} is {size} for its role. Is that a slip?{question}"
     return Finding("slip-of-measure", "warning", message, mends, index)
 
 

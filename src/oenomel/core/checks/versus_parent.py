@@ -34,8 +34,8 @@ def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile, changes
         return
     word = AXES["sugar"].word(steps)
     message = (
-        f"{new.ingredient.name} makes it {word} than {old.ingredient.in_sentence} did: {_sugar_of(new, old)} of sugar "
-        f"in place of {_sugar_of(old, new)}."
+        f"{new.ingredient.name} makes it {word} than {old.ingredient.in_sentence}: {_sugar_of(new, old)} sugar "
+        f"instead of {_sugar_of(old, new)}."
     )
     yield Finding("swap-changes-sweetness", "warning", message, _syrup(drink, new, old))
 
@@ -44,7 +44,7 @@ def _sugar_of(pour: Pour, other: Pour) -> str:
     """Compute the sugar of a pour: per 100 ml where both are poured in the same amount, else in the pour."""
     sugar = pour.ingredient.composition.sugar
     if abs(pour.liquid_ml - other.liquid_ml) < 1:
-        return f"{sugar:.0f} g in 100 ml"
+        return f"{sugar:.0f} g/100 ml"
     return f"{sugar * pour.liquid_ml / 100:.1f} g"
 
 
@@ -95,5 +95,5 @@ def _method(drink: Drink, parent: Drink) -> Iterator[Finding]:
         "dry_shake_seconds": method.dry_shake_seconds,
         "ice": method.ice,
     }
-    message = "Pours and method both changed: make it the same way as the parent, or nobody knows what made the difference."
-    yield Finding("method-changed-too", "info", message, (Fix("Make it as the parent was", (Edit("method", back),)),))
+    message = "Ingredients and method both changed. Use the same method, or you can't know what made the difference."
+    yield Finding("method-changed-too", "info", message, (Fix("Use the previous method", (Edit("method", back),)),))

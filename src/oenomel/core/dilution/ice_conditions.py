@@ -76,10 +76,10 @@ def house_factor(measured_over_forecast: Sequence[float]) -> HouseFactor:
     """
     n = len(measured_over_forecast)
     if n == 0:
-        raise OutOfRange("the number of measurements", 0, 1, math.inf)
+        raise OutOfRange("the number of readings", 0, 1, math.inf)
     for ratio in measured_over_forecast:
         if not 0.2 <= ratio <= 3:
-            raise OutOfRange("water measured by water foreseen", ratio, 0.2, 3)
+            raise OutOfRange("measured by predicted water", ratio, 0.2, 3)
     x = np.array(measured_over_forecast, dtype=np.float64)
     mean = float(x.mean())
     variance = (SCATTER_WEIGHT * SCATTER_SD**2 + float(((x - mean) ** 2).sum())) / (n + 5)

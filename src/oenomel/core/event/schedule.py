@@ -62,7 +62,7 @@ def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
         A task needs a missing one, or itself.
     """
     if not 1 <= hands <= MOST_HANDS:
-        raise OutOfRange("the number of hands", hands, 1, MOST_HANDS)
+        raise OutOfRange("the number of staff", hands, 1, MOST_HANDS)
     if len(tasks) > MOST_TASKS:
         raise OutOfRange("the number of tasks", len(tasks), 0, MOST_TASKS)
     by_key = {task.key: task for task in tasks}

@@ -102,7 +102,7 @@ def shopping(
     result += _garnish(evening)
     ice = _ice_kg(evening, conditions)
     if ice > 0:
-        result.append(Purchase("ice", "Ice", "shop", "ice", f"{ice:g} kg", "for tins and glasses, and what melts meanwhile"))
+        result.append(Purchase("ice", "Ice", "shop", "ice", f"{ice:g} kg", "for tins and glasses, melting included"))
     order = ("open", "shelf", "stillroom", "shop")
     return tuple(sorted(result, key=lambda each: (order.index(each.source), each.group, each.name.lower())))
 
@@ -136,11 +136,11 @@ def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
     if stock.open_ml > 0:
         of_open = min(missing_ml, stock.open_ml)
         missing_ml = max(0.0, ml - stock.open_ml)
-        words = "open already, goes first" if missing_ml else f"open already, {stock.open_ml - of_open:.0f} ml stay"
+        words = "open, use it first" if missing_ml else f"open, {stock.open_ml - of_open:.0f} ml will be left"
         lines.append(line("open", ml_in_words(of_open), words, of_open))
     if missing_ml <= 0.5:
         return lines
-    besides = f"beside {ml_in_words(stock.open_ml)} that are open" if stock.open_ml > 0 else f"the evening takes {ml_in_words(ml)}"
+    besides = f"besides {ml_in_words(stock.open_ml)} open" if stock.open_ml > 0 else f"{ml_in_words(ml)} needed"
     if stock.is_made_here:
         rounded_ml = 50 * math.ceil(missing_ml / 50)
         return [*lines, line("stillroom", ml_in_words(rounded_ml), besides, missing_ml)]
@@ -154,9 +154,9 @@ def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
     bottles = math.ceil(missing_ml / size - 1e-9)
     amount = f"{counted(bottles, 'bottle')} of {size:g} ml"
     if stock.shelf == "at hand":
-        whether = "look whether so much stands there"
+        whether = "check that you have this much"
         return [*lines, line("shelf", ml_in_words(missing_ml), f"{besides}; {whether}" if lines else whether, missing_ml)]
-    low = "; it runs low" if stock.shelf == "low" else ""
+    low = ", running low" if stock.shelf == "low" else ""
     return [*lines, line("shop", amount, besides + low, missing_ml, bottles * size)]
 
 
@@ -209,7 +209,7 @@ def _garnish(evening: Sequence[ForTheEvening]) -> list[Purchase]:
                 name = counted_noun(pour, 2) if plant else pour.ingredient.in_sentence
                 counts[name] = counts.get(name, 0) + many
     return [
-        Purchase(f"garnish: {name}", name[:1].upper() + name[1:], "shop", "garnish", str(many), "one a serve", pieces=many)
+        Purchase(f"garnish: {name}", name[:1].upper() + name[1:], "shop", "garnish", str(many), "one per serve", pieces=many)
         for name, many in counts.items()
         if many > 0
     ]

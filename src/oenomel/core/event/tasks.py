@@ -97,7 +97,7 @@ def tasks_for(drinks: Sequence[EveningDrink], making: Sequence[ToMake], bought: 
 
 
 def _make(preparation: ToMake) -> Task:
-    why = "It has to cool before it is poured; hot sugar burns." if preparation.is_hot else ""
+    why = "Needs time to cool. Hot sugar burns." if preparation.is_hot else ""
     words = f"Make {preparation.ml:.0f} ml of {preparation.ingredient.in_sentence}"
     return Task(
         f"make: {preparation.ingredient.slug}", words, preparation.minutes, preparation.waits, about=preparation.ingredient.name, why=why
@@ -124,15 +124,15 @@ def _fruit(drinks: Sequence[EveningDrink], fruit: Mapping[str, Purchase]) -> Ite
         before: tuple[str, ...] = ()
         if zests:
             minutes = 2 + PER_CUT_MIN * zests
-            yield Task(f"zest: {name}", f"Take {zests} {name} zests off", minutes, about=purchase.name, why="Before the fruit is pressed.")
+            yield Task(f"zest: {name}", f"Peel {zests} {name} zests", minutes, about=purchase.name, why="Before you juice the fruit.")
             before = (f"zest: {name}",)
         if others:
             minutes = 2 + PER_CUT_MIN * others
             yield Task(f"cut: {name}", f"Cut {others} {name} wheels or wedges", minutes, before=5, about=purchase.name)
         if "juice" in purchase.words:
             pieces = purchase.pieces or 0
-            words = f"Press {counted(pieces, name)}, and strain"
-            why = "Juice is the day's: as late as it can be."
+            words = f"Juice {counted(pieces, name)} and strain"
+            why = "Juice it as late as you can."
             yield Task(f"press: {name}", words, 3 + PER_PIECE_MIN * pieces, before=15, needs=before, about=purchase.name, why=why)
 
 
@@ -141,22 +141,22 @@ def _drink(drink: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
     needs = tuple(dict.fromkeys(makes[p.ingredient.slug] for p in drink.of.drink.pours if p.ingredient.slug in makes))
     if drink.ready:
         words = f"Turn {drink.ready} once and taste it over ice"
-        yield Task(f"ready: {key}", words, 3, before=10, about=name, why="It settles, and may have moved.")
+        yield Task(f"ready: {key}", words, 3, before=10, about=name, why="It settles, so its balance can change.")
     batch = drink.batch
     if batch is None:
         # For single drinks everything must be ready at the hour.
         if needs and drink.of.serves:
-            yield Task(f"lay out: {key}", f"Lay out the bottles of {name}", 3, before=5, needs=needs, about=name)
+            yield Task(f"lay out: {key}", f"Set out the bottles for {name}", 3, before=5, needs=needs, about=name)
         return
     litres = batch.total_ml / 1000
     words = f"Mix {name}: {batch.total_ml:.0f} ml, {batch.scale:.0f} serves"
     yield Task(f"mix: {key}", words, 5 + 1.5 * len(batch.lines) + 2 * litres, needs=needs, about=name, why="Spirit before water.")
-    yield Task(f"taste: {key}", f"Taste {name} over ice, correct it, then the last of the water", 5, needs=(f"mix: {key}",), about=name)
+    yield Task(f"taste: {key}", f"Taste {name} over ice, correct it, then add the last water", 5, needs=(f"mix: {key}",), about=name)
     cold = batch.chilling
-    where = {"fridge": "into the fridge", "freezer": "into the freezer", "ice bath": "into ice water", "room": "onto the shelf"}
+    where = {"fridge": "into the fridge", "freezer": "into the freezer", "ice bath": "into ice water", "room": "at room temperature"}
     storage = where[batch.wish.storage]
     waits = 0.0 if batch.wish.service == "shaken" or batch.wish.storage == "room" else 15 * math.ceil(cold.minutes / 15)
-    why = f"About {span_words(waits)} until it is cold." if waits else ""
+    why = f"About {span_words(waits)} to chill." if waits else ""
     words = f"Bottle {name}, label it, {storage}"
     yield Task(f"cold: {key}", words, 4 + 2 * litres, waits, needs=(f"taste: {key}",), about=name, why=why)
 
@@ -176,11 +176,11 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
             continue
         rims = [pour.ingredient.in_sentence for pour in drink.of.drink.pours if pour.stage == "rim"]
         if rims:
-            words = f"Edge {counted(drink.of.poured, glass)} with {rims[0]}"
+            words = f"Rim {counted(drink.of.poured, glass)} with {rims[0]}"
             key = f"edge: {drink.known_by}"
             yield Task(
                 key, words, 3 + PER_EDGE_MIN * drink.of.poured, before=GLASS_FREEZES_MIN, about=drink.of.drink.name,
-                why="On a dry glass, before the cold and the ice.",
+                why="On a dry glass, before chilling.",
             )  # fmt: skip
             edged.setdefault(glass, []).append(key)
         if drink.of.drink.serve.ice == "none" and drink.of.service != "ice" and drink.of.drink.serve.chilled is not False:
@@ -189,7 +189,9 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
         first = min(many, GLASSES_AT_ONCE)
         words = f"{counted(first, glass)} into the freezer" + (f", the other {many - first} into the fridge" if many > first else "")
         needs = tuple(edged.get(glass, ()))
-        yield Task(f"glasses: {glass}", capital(words), 2 + 0.1 * many, GLASS_FREEZES_MIN, needs=needs, why="A cold drink in a cold glass.")
+        yield Task(
+            f"glasses: {glass}", capital(words), 2 + 0.1 * many, GLASS_FREEZES_MIN, needs=needs, why="A cold glass keeps the drink cold."
+        )
 
 
 def _garnish(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
@@ -197,18 +199,18 @@ def _garnish(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
         name, many = drink.of.drink.name, drink.of.poured
         for what, times in Counter(garnish.what for garnish in drink.of.drink.serve.garnish).items():
             if garnish_of_fruit(what) is None and what.strip() and many:
-                words = f"Garnish of {name}: {times * many} × {what.strip()}"
+                words = f"Garnish for {name}: {times * many} × {what.strip()}"
                 yield Task(f"garnish: {drink.known_by} {what}", words, 2 + 0.2 * times * many, before=5, about=name)
         eggs = any(pour.ingredient.kind == "egg" and "raw egg" in pour.ingredient.cautions for pour in drink.of.drink.pours)
         if eggs and many:
             words = f"Separate {many} eggs, each into its own cup first"
             yield Task(f"eggs: {drink.known_by}", words, 2 + PER_EGG_MIN * many, before=10, about=name,
-                       why="A broken yolk then costs one egg; cold until the hour.")  # fmt: skip
+                       why="A broken yolk then costs one egg. Keep them cold.")  # fmt: skip
 
 
 def _at_the_end(drinks: Sequence[EveningDrink], bought: Sequence[Purchase]) -> Iterator[Task]:
     if any(drink.of.poured for drink in drinks):
         ice = next((purchase.amount for purchase in bought if purchase.group == "ice"), "")
         if ice:
-            yield Task("ice", f"Fetch {ice} of ice, with a scoop", 5, before=10, why="Ice is food.")
-        yield Task("bar", "Lay out jiggers, tins, strainers, cloths and water for the guests", 10)
+            yield Task("ice", f"Get {ice} of ice and a scoop", 5, before=10, why="Treat ice as food.")
+        yield Task("bar", "Set out jiggers, tins, strainers, cloths and water", 10)

@@ -161,7 +161,7 @@ def _difference(
     n = felt[name]
     masking = _masking(name, felt)
     if abs(steps[name]) < UNCHANGED_STEPS:
-        direction, headline, sentence, sure, certainty = "same", "as the parent", "", "", ""
+        direction, headline, sentence, sure, certainty = "same", "no change", "", "", ""
     else:
         direction, headline, sentence = "more" if n > 0 else "less", in_words(n, axis), degree(n).sentence_for(who)
         # Where nobody can taste a difference, its certainty is irrelevant.
@@ -187,13 +187,13 @@ def causes_in_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
     for up in (True, False):
         causes = [change.cause for change in named_changes if (change.steps[axis.name] > 0) is up]
         if causes:
-            words.append(f"{axis.more if up else axis.less} by {listed(causes)}")
+            words.append(f"{axis.more if up else axis.less} from {listed(causes)}")
     if len(words) == 1 and not can_be_tasted(steps):
         return ""
     # The deciding change comes first.
     if steps < 0:
         words.reverse()
-    cancel = "" if can_be_tasted(steps) else ": they cancel"
+    cancel = "" if can_be_tasted(steps) else ". These cancel out"
     return f"{capital(', '.join(words))}{cancel}."
 
 
@@ -201,28 +201,28 @@ def _lean(position: FamilyPosition | None, parent: FamilyPosition | None) -> str
     """Return sweet against tart, where it differs from the parent's."""
     if position is None or parent is None or position.lean == parent.lean:
         return ""
-    was = "stood level" if parent.lean == "level" else f"leant {parent.lean.removeprefix('leans ')}"
-    now = "Stands level" if position.lean == "level" else capital(position.lean)
-    return f"{now}, where the parent {was}."
+    was = "was balanced" if parent.lean == "level" else f"leaned {parent.lean.removeprefix('leans ')}"
+    now = "Balanced" if position.lean == "level" else capital(position.lean)
+    return f"{now}, it {was} before."
 
 
 def _bubbles(co2: float, parent: float) -> str:
     """Describe bubbles that were added or lost."""
     if parent >= FIZZY and co2 < FLAT:
-        return "The bubbles are gone: it is a still drink."
+        return "Still: the bubbles are gone."
     if co2 >= FIZZY and parent < FLAT:
-        return "It sparkles now."
+        return "Sparkling now."
     if parent >= FIZZY and co2 < parent / FEWER_BUBBLES:
-        return "Fewer bubbles than the parent has."
+        return "Less fizzy than before."
     if co2 >= FIZZY and parent >= FLAT and co2 > parent * FEWER_BUBBLES:
-        return "More bubbles than the parent has."
+        return "Fizzier than before."
     return ""
 
 
 def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen: Sequence[str], who: str) -> Headline:
     if not changes:
-        return Headline("", "As the parent", "")
-    words = ["made another way" if change.words == THE_METHOD else change.words for change in changes]
+        return Headline("", "No change", "")
+    words = ["another method" if change.words == THE_METHOD else change.words for change in changes]
     what = " and ".join(words) if len(words) < 3 else f"{words[0]} and {len(words) - 1} more changes"
     by_name = {axis.axis: axis for axis in axes}
     felt = [by_name[name] for name in tasted({name: axis.felt for name, axis in by_name.items()})]
@@ -230,8 +230,8 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
         effect = ", ".join(axis.headline[0].lower() + axis.headline[1:] for axis in felt)
         return Headline(capital(what), capital(effect), degree(felt[0].felt).sentence_for(who))
     # A swap that moves no axis is never described as no change.
-    noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).sentence_for()
-    return Headline(capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)
+    noticed = "You can still taste what the figures can’t show." if unseen else degree(0.0).sentence_for()
+    return Headline(capital(what), "Same sweetness, acidity and strength", noticed)
 
 
 def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) -> str:
@@ -243,19 +243,19 @@ def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) ->
     for before, pour in both:
         name = pour.ingredient.in_sentence
         if before.unit != pour.unit:
-            return f"Another measure of {name}"
+            return f"Another amount of {name}"
         if before.volume_ml != pour.volume_ml:
             return f"{'More' if pour.volume_ml > before.volume_ml else 'Less'} {name}"
     came = next((pour for before, pour in zip(pairs, drink.pours, strict=True) if before is None), None)
     went = next((pour for index, pour in enumerate(parent.pours) if index not in pairs), None)
     if came or went:
         return f"With {came.ingredient.in_sentence}" if came else f"Without {went.ingredient.in_sentence}" if went else ""
-    return "Made another way" if drink.method != parent.method else "As it stands"
+    return "Another method" if drink.method != parent.method else "As it is"
 
 
 def _certainty(word: str, sure: str) -> str:
     """Describe the certainty of a difference's direction."""
-    return f"{sure} {word}" if sure else f"whether it is {word} can't be told"
+    return f"{sure} {word}" if sure else "too close to call"
 
 
 def _masking(name: str, steps: Mapping[str, float]) -> str:
@@ -264,11 +264,11 @@ def _masking(name: str, steps: Mapping[str, float]) -> str:
     if other is None or not can_be_tasted(CROSSTALK * steps[other]):
         return ""
     tastes, cause = AXES[name].word(-steps[other]), AXES[other].word(steps[other])
-    return f" It may taste a little {tastes} than that, because the drink is {cause}."
+    return f" It can taste a little {tastes} still, because the drink is {cause}."
 
 
 def _unseen(drink: Drink, parent: Drink) -> tuple[str, ...]:
     """Return the impressions of ingredients that came in, which composition doesn't show; never "no change"."""
     before = {pour.ingredient.slug for pour in parent.pours}
     came = {pour.ingredient.slug: pour.ingredient for pour in drink.pours if pour.ingredient.slug not in before}
-    return tuple(f"{i.name}: {i.impression}." if i.impression else f"{i.name}: taste it alone first." for i in came.values())
+    return tuple(f"{i.name}: {i.impression}." if i.impression else f"{i.name}: taste it on its own first." for i in came.values())

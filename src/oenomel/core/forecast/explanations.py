@@ -22,6 +22,7 @@ from oenomel.core.dilution.curves import CONSTANT_RATIOS, SHAKEN, STIRRED, time_
 from oenomel.core.larder import ACIDS, ETHANOL_G_PER_ML, SUGAR_COLUMNS, SUGARS, SourcedValue
 from oenomel.core.larder.composition import ACID_COLUMNS, COLUMN, PROPERTIES
 from oenomel.core.spec import Drink, Pour
+from oenomel.core.wording import with_unit
 from oenomel.errors import EmptyDrink, UnknownFigure
 
 Floats = NDArray[np.float64]
@@ -101,10 +102,10 @@ _LINEAR: Final = {
     "sucrose_equivalents": _Linear("Sweetness, as sucrose", "g/100 ml", _group(SUGAR_COLUMNS, AS_SUCROSE), "volume", "by sweetness"),
     "body": _Linear("Body", "g/100 ml", BODY_WEIGHTS, "volume", "protein and fat three times, gum ten times"),
     "alcohol_g": _Linear("Alcohol", "g", _weights(abv=ETHANOL_G_PER_ML), "", "0.78924 g/ml"),
-    "energy_kcal": _Linear("Energy", "kcal", _ENERGY, "", "7, 4, 3 and 9 kcal a gram of alcohol, sugar, acid and fat"),
+    "energy_kcal": _Linear("Energy", "kcal", _ENERGY, "", "7, 4, 3 and 9 kcal per gram of alcohol, sugar, acid and fat"),
     **{
         f"standard_drinks_{country}": _Linear(
-            f"Standard drinks, {country.upper()}", "", _weights(abv=ETHANOL_G_PER_ML / grams), "", f"{grams:g} g of alcohol each"
+            f"Standard drinks, {country.upper()}", "", _weights(abv=ETHANOL_G_PER_ML / grams), "", f"{grams:g} g alcohol each"
         )
         for country, grams in STANDARD_DRINK_G.items()
     },
@@ -193,7 +194,7 @@ def _linear(case: _Case, figure: str) -> Why:
     if linear.per == "acid" and acid_g == 0:
         raise UnknownFigure(figure, tuple(name for name in EXPLAINED if name != figure))
     scale = {"volume": 100 / volume_ml, "acid": 1 / acid_g if acid_g else 0.0, "": 1.0}[linear.per]
-    divisor = {"volume": f" ÷ {volume_ml:.1f} ml", "acid": f" ÷ {acid_g:.2f} g of acid", "": ""}[linear.per]
+    divisor = {"volume": f" ÷ {volume_ml:.1f} ml", "acid": f" ÷ {acid_g:.2f} g acid", "": ""}[linear.per]
     pours = tuple(node for pour in case.pours if (node := _pour(pour, linear, scale, divisor)).parts)
     weighed = f", {linear.weighed}" if linear.weighed else ""
     uses: tuple[Why, ...] = ()
@@ -205,7 +206,7 @@ def _linear(case: _Case, figure: str) -> Why:
         f"{linear.name} {_POINT_WORDS[case.point]}",
         float(sum(pour.value for pour in pours)),
         linear.unit,
-        equation=f"sum over the pours of volume × content{weighed}{divisor}",
+        equation=f"sum over the ingredients of volume × content{weighed}{divisor}",
         source=_BALANCE,
         parts=pours,
         uses=uses,
@@ -226,7 +227,7 @@ def _pour(pour: Pour, linear: _Linear, scale: float, divisor: str) -> Why:
                 _CONTENT_WORDS.get(name, name),
                 pour.liquid_ml * content / 100 * weight * scale,
                 linear.unit,
-                equation=f"{pour.liquid_ml:.4g} ml × {content:.4g} {unit}{times}{divisor}",
+                equation=f"{pour.liquid_ml:.4g} ml × {with_unit(f'{content:.4g}', unit)}{times}{divisor}",
                 source=value.source,
                 relative_sd=pour.ingredient.composition.spread.get(name, pour.ingredient.composition.spread.get(_group_of(name), 0.0)),
                 reasoning=value.why,
@@ -252,10 +253,10 @@ def _carbon_dioxide(case: _Case) -> Why:
             equation = f"{pour.liquid_ml:.4g} ml × {co2:.4g} g/l ÷ {volume_ml:.1f} ml"
             parts.append(Why(pour.ingredient.name, pour.liquid_ml * co2 / volume_ml, "g/l", equation, value.source, reasoning=value.why))
     return Why(
-        f"Carbon dioxide {_POINT_WORDS[case.point]}",
+        f"Carbonation {_POINT_WORDS[case.point]}",
         float(sum(part.value for part in parts)),
         "g/l",
-        equation="sum over the pours of volume × content ÷ volume; what escapes is not counted",
+        equation="sum over the ingredients of volume × content ÷ volume; what escapes isn't counted",
         source=_BALANCE,
         parts=tuple(parts),
         uses=(_volume(case),),
@@ -271,7 +272,7 @@ def _group_of(name: str) -> str:
 
 def _volume(case: _Case) -> Why:
     pours = tuple(
-        Why(pour.ingredient.name, pour.liquid_ml, "ml", equation="as poured" if pour.stage != "rinse" else "what stays of a rinse")
+        Why(pour.ingredient.name, pour.liquid_ml, "ml", equation="amount poured" if pour.stage != "rinse" else "what a rinse leaves")
         for pour in case.pours
     )
     diluted = case.point != "tin" and case.served.water_ml != 0
@@ -279,7 +280,7 @@ def _volume(case: _Case) -> Why:
         f"Volume {_POINT_WORDS[case.point]}",
         float(case.liquid.volume_ml),
         "ml",
-        equation="what was poured and the water from the ice" if diluted else "what was poured",
+        equation="all ingredients and dilution" if diluted else "all ingredients",
         source=_BALANCE,
         parts=(*pours, _water(case)) if diluted else pours,
     )
@@ -288,7 +289,7 @@ def _volume(case: _Case) -> Why:
 def _ratio(case: _Case) -> Why:
     tin, water = float(case.served.tin.volume_ml), float(case.served.water_ml)
     ratio = water / tin if tin else 0.0
-    return Why("Water for each ml in the tin", ratio, "ml/ml", equation=f"{water:.1f} ml ÷ {tin:.1f} ml", uses=(_water(case),))
+    return Why("Dilution per ml in the tin", ratio, "ml/ml", equation=f"{water:.1f} ml ÷ {tin:.1f} ml", uses=(_water(case),))
 
 
 def _water(case: _Case) -> Why:
@@ -298,15 +299,15 @@ def _water(case: _Case) -> Why:
     tin = served.tin.tin
     a, volume, water = float(tin.abv_fraction), float(served.tin.volume_ml), float(served.water_ml)
     uses: tuple[Why, ...] = (
-        Why("Volume in the tin", volume, "ml", equation="sum of the pours that meet the ice"),
-        Why("Strength in the tin", 100 * a, "% ABV", equation="alcohol of those pours ÷ their volume"),
+        Why("Volume in the tin", volume, "ml", equation="sum of the ingredients in the tin"),
+        Why("Strength in the tin", 100 * a, "% ABV", equation="their alcohol ÷ their volume"),
     )
     factor = conditions.factors.get(method.technique)
     if factor is not None:
-        measured = f"mean of {factor.measurements} measurements, drawn towards 1"
-        uses = (*uses, Why("The house's own factor", factor.factor, "", equation=measured, relative_sd=factor.relative_sd))
+        measured = f"mean of {factor.measurements} readings, drawn towards 1"
+        uses = (*uses, Why("Your own factor", factor.factor, "", equation=measured, relative_sd=factor.relative_sd))
     if model == "none":
-        return Why("Water from the ice", 0.0, "ml", equation="no ice is met")
+        return Why("Dilution", 0.0, "ml", equation="no ice")
     if model == "curve":
         square, linear, constant = SHAKEN if method.technique == "shake" else STIRRED
         equation = f"{volume:.1f} ml × ({square}·a² + {linear}·a + {constant}) × {time_factor(method):.3g} for the time, a = {a:.4f}"
@@ -319,11 +320,11 @@ def _water(case: _Case) -> Why:
         equation = (
             f"melt·(333.6 + 2.05·(T − {conditions.ice_c:g})) = heat of drink and tin from {conditions.start_c:g} °C to "
             f"T = {temperatures(served, method, conditions).strained:.1f} °C; {counted}{ice.grams:g} g of ice, "
-            f"{100 * ice.surface_water:.0f} % of it wet"
+            f"{100 * ice.surface_water:.0f}% of it wet"
         )
         source = _HEAT
     spread = float(dilution_relative_sd(a, method, conditions))
-    return Why("Water from the ice", water, "ml", equation=equation, source=source, relative_sd=spread, uses=uses)
+    return Why("Dilution", water, "ml", equation=equation, source=source, relative_sd=spread, uses=uses)
 
 
 def _temperature(case: _Case) -> Why:
@@ -332,17 +333,17 @@ def _temperature(case: _Case) -> Why:
     at = temperatures(served, case.drink.method, conditions)
     name = f"Temperature {_POINT_WORDS[case.point]}"
     if case.point == "tin":
-        return Why(name, at.tin, "°C", equation="as the pours stand ready")
+        return Why(name, at.tin, "°C", equation="as the ingredients are before mixing")
     waiting, topping = served.before_topping.minus(served.strained), served.glass.minus(served.before_topping)
     kept = 1.0 if case.point == "strained" else _share_of_heat(served.strained, waiting)
     heat_share = 1.0 if case.point != "served" else _share_of_heat(served.before_topping, topping)
     liquids = (
         ("The strained drink", kept * heat_share, at.strained, "heat balance of ice, drink and tin, not below freezing"),
-        ("What waited in the glass", (1 - kept) * heat_share, conditions.room_c, "at the room's temperature"),
+        ("What was in the glass", (1 - kept) * heat_share, conditions.room_c, "at the room's temperature"),
         ("What went on top", 1 - heat_share, conditions.topping_c, "from the fridge"),
     )
     parts = tuple(
-        Why(liquid, share * own_c, "°C", equation=f"{own_c:.1f} °C × {100 * share:.0f} % of the heat; {how}", source=_HEAT)
+        Why(liquid, share * own_c, "°C", equation=f"{own_c:.1f} °C × {100 * share:.0f}% of the heat; {how}", source=_HEAT)
         for liquid, share, own_c, how in liquids
         if share > 0
     )

@@ -63,8 +63,8 @@ def _takes(ice: str, forecast: Forecast) -> ServedOnIce:
 
 def _serving_words(forecast: Forecast, leaves: int | None) -> str:
     if forecast.home is None:
-        return "an open form has no home to leave"
+        return "no typical range for this family"
     if leaves is not None:
-        return f"leaves home after {leaves} min"
+        return f"typical for {leaves} min"
     outside = forecast.home.distance(forecast.served) > OUTSIDE_HOME_STEPS
-    return "not at home to begin with" if outside else "at home to the last sip"
+    return "not typical from the start" if outside else "typical to the last sip"

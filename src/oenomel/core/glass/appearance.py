@@ -103,15 +103,15 @@ def _foam_ml(drink: Drink) -> float:
 def _fill_words(glass: Glass, reached_ml: float, foam_ml: float) -> tuple[str, str]:
     """Return how full a glass is with its ice, as a state and in words."""
     if reached_ml > glass.brim_ml:
-        return "overflows", f"{reached_ml - glass.brim_ml:.0f} ml too much: it runs over"
+        return "overflows", f"{reached_ml - glass.brim_ml:.0f} ml too much: it overflows"
     if reached_ml + foam_ml > glass.brim_ml:
-        return "overflows", "the foam stands over the edge"
+        return "overflows", "the foam overflows"
     over = reached_ml - glass.line_ml
     if over > NEAR_LINE_ML:
-        return "over the line", f"{over:.0f} ml over the line"
+        return "over the line", f"{over:.0f} ml above the wash line"
     if over >= -NEAR_LINE_ML:
-        return "right", "to the line"
-    return "low" if reached_ml < HALF_EMPTY * glass.brim_ml else "right", f"{-over:.0f} ml short of the line"
+        return "right", "at the wash line"
+    return "low" if reached_ml < HALF_EMPTY * glass.brim_ml else "right", f"{-over:.0f} ml below the wash line"
 
 
 def to_the_line_ml(drink: Drink, pour: int, volume_ml: float) -> float:
@@ -124,12 +124,10 @@ def to_the_line_ml(drink: Drink, pour: int, volume_ml: float) -> float:
     """
     glass, chosen = glasses().get(drink.serve.glass), drink.pours[pour]
     if chosen.stage not in ("glass", "topped", "floated"):
-        raise DomainError(f"{chosen.ingredient.name} goes in before the ice; only what is poured in the glass can be topped to the line")
+        raise DomainError(f"{chosen.ingredient.name} goes in before the ice: only what is poured in the glass can be topped up")
     if glass is None:
-        raise DomainError("no glass is chosen out of the list, so there is no line to top up to")
+        raise DomainError("choose a glass first, to know how far to top up")
     room = glass.line_ml - (volume_ml - chosen.liquid_ml) - ice_in_glass(drink.serve.ice).grams
     if room <= 0:
-        raise DomainError(
-            f"the {glass.name} is at its line before {chosen.ingredient.name} goes in: take a larger one, or less of the rest"
-        )
+        raise DomainError(f"the {glass.name} is full before {chosen.ingredient.name} goes in: use a larger glass, or less of the rest")
     return room

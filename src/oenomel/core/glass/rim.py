@@ -49,14 +49,14 @@ def _sip(drink: Drink, index: int, pour: Pour, sugar: float) -> EdgeSip:
     grams_in_sip = told_sugar + told_salt
     stays = STAYS_G_PER_CM * around if not grams_in_sip else min(grams_in_sip, STAYS_G_PER_CM * around)
     grams = stays / around * min(LIP_CM, around)
-    over = "Over the half edge" if edge.half else "With the edge"
+    over = "The half rim" if edge.half else "The rim"
     sweet = pour.ingredient.kind == "sugar" or told_sugar > told_salt
     if sweet:
         with_it = sugar + 100 * grams / SIP_ML
         how = in_words(float(steps_between(with_it, sugar, AXES["sugar"])), AXES["sugar"])
-        words = f"{over} a sip takes about {grams:.1f} g of sugar along: {how}."
+        words = f"{over} adds about {grams:.1f} g sugar to a sip: {how}."
         return EdgeSip(index, grams, "sugar", with_it, words)
     if told_salt or "salt" in pour.ingredient.in_sentence.lower():
-        words = f"{over} a sip takes about {grams:.1f} g of salt along: less bitter, less sharp."
+        words = f"{over} adds about {grams:.1f} g salt to a sip: less bitter, less sharp."
         return EdgeSip(index, grams, "salt", sugar, words)
-    return EdgeSip(index, grams, "", sugar, f"{over} a sip takes some {pour.ingredient.in_sentence} along.")
+    return EdgeSip(index, grams, "", sugar, f"{over} adds some {pour.ingredient.in_sentence} to a sip.")

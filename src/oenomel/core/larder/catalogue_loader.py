@@ -101,10 +101,10 @@ def _ingredient(slug: str, table: Mapping[str, Any], origin: str) -> Ingredient:
     for tag, weight in table.get("aroma", {}).items():
         _one_of(f"{slug}.aroma", tag, tuple(aromas()))
         if weight not in (1, 2, 3):
-            raise SpecError(f"{slug}.aroma.{tag}", f"wants a weight of 1, 2 or 3, not {weight!r}")
+            raise SpecError(f"{slug}.aroma.{tag}", f"needs a weight of 1, 2 or 3, not {weight!r}")
     _one_of(f"{slug}.foam", table.get("foam", ""), FOAMS)
     if table.get("rank", USUAL_RANK) not in range(1, RAREST_RANK + 1):
-        raise SpecError(f"{slug}.rank", f"wants 1 to {RAREST_RANK}, not {table['rank']!r}")
+        raise SpecError(f"{slug}.rank", f"needs 1 to {RAREST_RANK}, not {table['rank']!r}")
     values = {value.name: value for value in _sourced_values(slug, table)}
     try:
         composition = composition_from_values(values, table["kind"])
@@ -135,16 +135,21 @@ def _sourced_values(slug: str, table: Mapping[str, Any]) -> Iterator[SourcedValu
     cells = {**table.get("sugars", {}), **table.get("acids", {}), **plain}
     for name in _HOUSE_LABELS:
         if isinstance(cells.get(name), (int, float)):
-            cells[name] = [cells[name], _LABEL_RELATIVE_SD, "label-of-the-house", "a label, not a measurement; the bottle's own decides"]
+            cells[name] = [
+                cells[name],
+                _LABEL_RELATIVE_SD,
+                "label-of-the-house",
+                "a typical label, not a measurement: your bottle's label decides",
+            ]
     if "colour" in table:
-        why = "absorbance per cm, held against a dilution series"
+        why = "absorbance per cm, against a dilution series"
         cells |= {name: [value, _COLOUR_RELATIVE_SD, "by-eye", why] for name, value in zip(_COLOUR, table["colour"], strict=True) if value}
     for name, cell in cells.items():
         path = f"{slug}.{name}"
         if name not in _COMPOSITION_KEYS | set(LABELS):
             raise SpecError(path, "unknown key")
         if not (isinstance(cell, list) and len(cell) == 4):
-            raise SpecError(path, "wants [value, spread, source, why]")
+            raise SpecError(path, "needs [value, spread, source, why]")
         value, relative_sd, source, why = cell
         _one_of(path, source, tuple(_sources()))
         low, high = LABELS.get(name, (0.0, math.inf))

@@ -102,12 +102,12 @@ class Composition:
         solids = self.sugar + self.acid
         if solids > limit:
             raise ImpossibleComposition(
-                f"{solids:g} g of sugar and acid in 100 ml can't be dissolved; the most is {limit:.0f} g (100 g in 70 ml)"
+                f"{solids:g} g sugar and acid per 100 ml can't dissolve: the most is {limit:.0f} g (100 g in 70 ml)"
             )
         room = self.abv + SOLIDS_ML_PER_G * solids
         if not self.solid and room > ROOM_FOR_CONTRACTION_ML:
             raise ImpossibleComposition(
-                f"{self.abv:g} % alcohol and {solids:g} g of sugar and acid don't fit in 100 ml: they would take up {room:.0f} ml"
+                f"{self.abv:g}% alcohol and {solids:g} g sugar and acid don't fit in 100 ml: they need {room:.0f} ml"
             )
 
     @cached_property

@@ -109,7 +109,7 @@ def piece_yield(fruit: Fruit, crate: Sequence[Pressing]) -> PieceYield:
         if not 0 < pressing.volume_ml <= MOST_PER_PIECE * fruit.piece_ml * pressing.pieces:
             raise ImpossibleMeasurement(
                 f"{pressing.volume_ml:g} ml out of {counted(pressing.pieces, fruit.name)} would be "
-                f"{pressing.volume_ml / pressing.pieces:.0f} ml a piece; about {fruit.piece_ml:g} is usual: count or measure again"
+                f"{pressing.volume_ml / pressing.pieces:.0f} ml each. About {fruit.piece_ml:g} is usual: count or measure again"
             )
         pieces, volume = pieces + pressing.pieces, volume + pressing.volume_ml
     prior_variance = (CRATE_SD * fruit.piece_ml) ** 2
@@ -169,11 +169,11 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
     )
     result = []
     if need.juice_ml > 0:
-        result.append(f"{counted(pressed, fruit.name)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml a piece)")
+        result.append(f"{counted(pressed, fruit.name)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml each)")
     if need.zests:
-        result.append(f"{need.zests} zests, {'off the same fruit before it is pressed' if zested <= pressed else f'which take {zested}'}")
+        result.append(f"{need.zests} zests, {'from the same fruit, before juicing' if zested <= pressed else f'from {zested} fruits'}")
     if cut:
-        result.append(f"{cut} to be cut for {need.wheels + need.wedges} wheels or wedges")
+        result.append(f"{cut} for {need.wheels + need.wedges} wheels or wedges")
     return FruitToBuy(fruit, pieces, usual, least, "juice" if pressed >= zested else "garnish", "; ".join(result))
 
 

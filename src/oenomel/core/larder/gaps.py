@@ -26,7 +26,7 @@ def gaps_of(ingredient: Ingredient) -> list[str]:
         elif sourced_values and all(sourced_value.source_kind == "estimate" for sourced_value in sourced_values):
             gaps.append(f"{noun} is an estimate")
     if not ingredient.aroma and ingredient.kind not in ("water", "sugar", "seasoning"):
-        gaps.append("no aroma told")
+        gaps.append("no aroma given")
     if ingredient.label("price_per_litre") is None and ingredient.kind not in ("water", "plant"):
         gaps.append("no price")
     return gaps
@@ -51,7 +51,7 @@ def set_right(ingredient: Ingredient, corrections: Mapping[str, float], source: 
     sugar = corrections.get("sugar")
     if sugar is not None and ingredient.kind in ("juice", "wine", "sparkling", "water") and sugar > 30:
         raise DomainError(
-            f"{sugar:g} g of sugar in 100 ml of {ingredient.in_sentence} is a syrup's: is that another unit? A refractometer shows °Bx"
+            f"{sugar:g} g sugar per 100 ml is a syrup, not {ingredient.in_sentence}. Is the unit right? A refractometer shows °Bx"
         )
     for name, value in corrections.items():
         if name == "sugar":
@@ -80,4 +80,4 @@ def _parts(kinds: Mapping[str, float], total: float, wanted: float, usual: str, 
 
 
 def _density(composition: Composition, source: str) -> SourcedValue:
-    return SourcedValue("density", composition.density_g_per_ml, 0.01, source, "estimate", "worked out anew from what was set right")
+    return SourcedValue("density", composition.density_g_per_ml, 0.01, source, "estimate", "recalculated from the corrected values")

@@ -146,8 +146,8 @@ def _labelled_sugar(label: Label) -> SourcedValue | None:
         return None
     classes = sweetness_classes().get(label.kind, {})
     if label.sweetness not in classes:
-        listed = ", ".join(classes) or "none; tell its sugar instead"
-        raise DomainError(f'"{label.sweetness}" is not a sweetness of the kind {label.kind}; it has {listed}')
+        listed = ", ".join(classes) or "none: enter its sugar instead"
+        raise DomainError(f'"{label.sweetness}" isn\'t a sweetness of {label.kind}: use {listed}')
     low, high, source = classes[label.sweetness]
     middle = (low + high) / 2
     # Any value of the class is equally likely.
@@ -165,7 +165,7 @@ def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue 
         return SourcedValue(name, values[0], LIKE_SD, "estimate", "estimate", f"as in {label.like.name}")
     middle = statistics.median(values)
     spread = statistics.pstdev(values) / middle if middle else 0.0
-    why = f"middle of {len(values)} of the kind {label.kind} in the catalogue; its label doesn't tell"
+    why = f"middle of {len(values)} of the kind {label.kind} in the catalogue, not given on its label"
     return SourcedValue(name, middle, min(max(spread, GUESSED_LEAST_SD), GUESSED_MOST_SD), "estimate", MEDIAN_OF_KIND, why)
 
 

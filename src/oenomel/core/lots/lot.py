@@ -10,7 +10,7 @@ from typing import Final, Literal, NamedTuple, get_args
 from oenomel.core.larder import ACIDS, SUGARS, WATER_G_PER_ML, Composition, Ingredient, SourcedValue
 from oenomel.core.larder.composition import density_of, estimated_density
 from oenomel.core.larder.solutions import BRIX_PER_ABV, brix_of_density, sucrose_density
-from oenomel.core.wording import counted
+from oenomel.core.wording import counted, with_unit
 from oenomel.errors import ImpossibleMeasurement
 
 ReadingName = Literal["acid", "brix", "abv", "ph", "density"]
@@ -181,31 +181,28 @@ def hours_words(hours: float) -> str:
 def old_lot_words(ingredient: Ingredient, hours: float) -> str:
     """Return a remark where a lot is past its shelf life."""
     if ingredient.kind == "juice":
-        pressed = f"{ingredient.name} pressed {hours_words(hours)}"
-        return f"{pressed}: juice is the day's, and yesterday's tastes flat. Press again, or taste it first."
+        pressed = f"{ingredient.name} juiced {hours_words(hours)}"
+        return f"{pressed}. It tastes flat by now: juice fresh, or taste it first."
     keeps = ingredient.label("keeps_days")
-    return f"{ingredient.name} made {hours_words(hours)}, and it keeps about {keeps:.0f} days: smell and taste it before it is poured."
+    return f"{ingredient.name} made {hours_words(hours)}and keeps about {keeps:.0f} days: smell and taste it first."
 
 
 def _check(reading: LotReading, ingredient: Ingredient) -> None:
     kind, value, name = READABLE[reading.what], reading.value, ingredient.in_sentence
     if reading.sd is not None and not (math.isfinite(reading.sd) and _FINEST_SD <= reading.sd <= max(1.0, abs(value))):
-        raise ImpossibleMeasurement(
-            f"a reading of {value:g} that may be off by {reading.sd:g} tells nothing: give how far the device is off"
-        )
+        raise ImpossibleMeasurement(f"{value:g} ± {reading.sd:g} is too uncertain: enter the error of the device")
     if reading.what == "acid" and ingredient.kind == "juice" and value > MOST_ACID_IN_JUICE:
-        meant = " If that is what the refractometer shows, it is °Bx." if value <= READABLE["brix"].high else ""
+        meant = " If a refractometer shows it, choose °Bx." if value <= READABLE["brix"].high else ""
         raise ImpossibleMeasurement(
-            f"{value:g} g of acid in 100 ml of {name} can't be: no juice holds more than {MOST_ACID_IN_JUICE:g} g.{meant}"
+            f"{value:g} g acid per 100 ml of {name} is too much: no juice has more than {MOST_ACID_IN_JUICE:g} g.{meant}"
         )
     if not (math.isfinite(value) and kind.low <= value <= kind.high):
-        why = {"brix": "; honey itself is about 82", "abv": ": no spirit is stronger"}.get(reading.what, "")
+        why = {"brix": ". Honey is about 82", "abv": ". No spirit is stronger"}.get(reading.what, "")
         raise ImpossibleMeasurement(
-            f"{value:g}{f' {kind.unit}' if kind.unit else ''} can't be read of {name}: "
-            f"{kind.said} goes from {kind.low:g} to {kind.high:g}{why}"
+            f"{with_unit(f'{value:g}', kind.unit)} isn't possible for {name}: {kind.said} goes from {kind.low:g} to {kind.high:g}{why}"
         )
     if reading.what == "abv" and ingredient.composition.abv == 0 and value > 1.5 and ingredient.kind != "other":
-        raise ImpossibleMeasurement(f"{name} holds no alcohol: {value:g} % ABV is another bottle's reading")
+        raise ImpossibleMeasurement(f"{name} has no alcohol: {value:g}% ABV must be another bottle")
 
 
 def _average(readings: Sequence[LotReading]) -> _MeasuredFigure:
@@ -247,12 +244,14 @@ def _strength(supposed: Composition, read: Mapping[ReadingName, _MeasuredFigure]
         should = estimated_density(replace(supposed, abv=estimate.value, density=None))
         if abs(should - weighed.value) > DENSITY_AGREES_WITHIN:
             raise ImpossibleMeasurement(
-                f"a spirit of {estimate.value:g} % ABV without sugar weighs {should:.3f} g/ml, not {weighed.value:.3f}: "
-                "read one of the two again"
+                f"a spirit of {estimate.value:g}% ABV without sugar weighs {should:.3f} g/ml, not {weighed.value:.3f}: "
+                "take one of the two readings again"
             )
         return estimate
     if weighed.value > 1.0:
-        raise ImpossibleMeasurement(f"{weighed.value:.3f} g/ml can't be: without sugar it would hold no alcohol. Read the density again.")
+        raise ImpossibleMeasurement(
+            f"{weighed.value:.3f} g/ml isn't possible: without sugar it would have no alcohol. Take the density again."
+        )
     by_density = _abv_weighing(weighed.value, supposed)
     slope = max(abs(_abv_weighing(weighed.value - 0.001, supposed) - by_density), 0.1) / 0.001
     return _MeasuredFigure(by_density, slope * weighed.sd)
@@ -297,11 +296,11 @@ def _sugar(
     sd = math.sqrt(1 / sum(weights) + acid.sd**2 + rest_sd**2)
     if sugar < -IMPOSSIBLE_SDS * sd:
         raise ImpossibleMeasurement(
-            f"only {dissolved:.1f} g would be dissolved in 100 ml of {ingredient.in_sentence}, "
-            f"less than its acid alone ({acid.value:.1f} g): titrate it, or read it again"
+            f"only {dissolved:.1f} g/100 ml would be dissolved in {ingredient.in_sentence}, "
+            f"less than its acid ({acid.value:.1f} g): titrate it, or take the reading again"
         )
     if sugar < sd and "acid" not in read and acid.value > 1:
-        notes.append("Most of what is dissolved here is acid: titrate it, and this reading tells the sugar.")
+        notes.append("Most of what is dissolved here is acid. Titrate it too, and the sugar follows.")
     return _MeasuredFigure(max(sugar, 0.0), sd)
 
 
@@ -312,13 +311,13 @@ def _by_refractometer(read: _MeasuredFigure | None, abv: _MeasuredFigure, notes:
     pulled = BRIX_PER_ABV * abv.value
     if abv.value >= MISLEADS_FROM_ABV:
         notes.append(
-            f"A refractometer reads alcohol as sugar: about {pulled:.0f} °Bx of this is the strength. It was taken off, and leaves "
-            "the sugar unsure; weigh a measured volume instead."
+            f"A refractometer reads alcohol as sugar: about {pulled:.0f} °Bx of this is alcohol, and was subtracted. "
+            "Weigh a measured volume for a better sugar figure."
         )
     brix = read.value - pulled
     sd = math.hypot(read.sd, ALCOHOL_MISLEADS_BY * pulled)
     if brix < -IMPOSSIBLE_SDS * sd:
-        raise ImpossibleMeasurement(f"{read.value:g} °Bx can't be: {abv.value:g} % of alcohol alone reads as about {pulled:.0f}")
+        raise ImpossibleMeasurement(f"{read.value:g} °Bx isn't possible: {abv.value:g}% alcohol alone reads as about {pulled:.0f}")
     dissolved = max(brix, 0.0)
     density = sucrose_density(dissolved)
     return _MeasuredFigure(dissolved * density, sd * density)
@@ -330,7 +329,7 @@ def _by_density(read: _MeasuredFigure | None, abv: _MeasuredFigure, supposed: Co
         return None
     if abv.value < MISLEADS_FROM_ABV:
         if read.value < WATER_G_PER_ML - DENSITY_AGREES_WITHIN:
-            raise ImpossibleMeasurement(f"{read.value:.3f} g/ml is lighter than water, and it holds no alcohol: read the density again")
+            raise ImpossibleMeasurement(f"{read.value:.3f} g/ml is lighter than water, but it has no alcohol: take the density again")
         brix = brix_of_density(read.value)
         slope = (brix_of_density(read.value + 0.001) * (read.value + 0.001) - brix * read.value) / 0.001
         # At the density of water the table is flat; a gram in 100 ml adds four thousandths there too.
@@ -343,7 +342,7 @@ def _by_density(read: _MeasuredFigure | None, abv: _MeasuredFigure, supposed: Co
     sd = math.hypot(read.sd / per_gram, WEIGHS_LESS_A_PERCENT * abv.sd / per_gram)
     if dissolved < -IMPOSSIBLE_SDS * sd:
         raise ImpossibleMeasurement(
-            f"{abv.value:g} % ABV and {read.value:.3f} g/ml disagree: alcohol and water alone weigh {alone:.3f}, and sugar only adds to it"
+            f"{abv.value:g}% ABV and {read.value:.3f} g/ml disagree: alcohol and water alone weigh {alone:.3f}, and sugar only adds to it"
         )
     return _MeasuredFigure(max(dissolved, 0.0), sd)
 
@@ -390,7 +389,7 @@ def _values(ingredient: Ingredient, posterior: Composition, figures: Sequence[Es
     ):
         if estimate.measured is None:
             continue
-        why = f"measured {estimate.measured:.3g}, supposed {estimate.prior:.3g}: each by how sure it is"
+        why = f"measured {estimate.measured:.3g}, standard {estimate.prior:.3g}, each weighed by its certainty"
         for kind, value in kinds.items():
             values[kind] = SourcedValue(kind, value, posterior.spread.get(names, 0.0), OWN_READING, "measured", why)
     if posterior.density is None:
@@ -406,7 +405,7 @@ def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName
             kind = READABLE[what]
             readings_in_words = " and ".join(f"{one_reading.value:.{kind.decimals}f}" for one_reading in own[:3])
             notes.append(
-                f"{kind.said[:1].upper()}{kind.said[1:]}: the readings disagree ({readings_in_words}); what is held of them is less sure."
+                f"{kind.said[:1].upper()}{kind.said[1:]}: the readings disagree ({readings_in_words}), so the value is less certain."
             )
 
 
@@ -420,6 +419,7 @@ def _far_off(ingredient: Ingredient, estimate: Estimate) -> str:
     unit = "% ABV" if estimate.figure == "abv" else "g/100 ml"
     noun = "strength" if estimate.figure == "abv" else estimate.figure
     return (
-        f"{estimate.measured:.3g} {unit} of {noun} is far from what {ingredient.in_sentence} usually has ({estimate.prior:.3g}): "
-        "read it again, or is it another bottle?"
+        f"{with_unit(f'{estimate.measured:.3g}', unit)} {noun} "
+        f"is far from what {ingredient.in_sentence} usually has ({estimate.prior:.3g}): "
+        "take it again, or is it another bottle?"
     )

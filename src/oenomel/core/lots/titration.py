@@ -65,16 +65,16 @@ def titrated_acid(sample_ml: float, lye_ml: float, lye_mol_per_l: float = LYE_MO
     acid = lye_ml * lye_mol_per_l / 1000 * EQUIVALENT_WEIGHTS["citric"] / sample_ml * 100
     if acid > 60:
         raise ImpossibleMeasurement(
-            f"{lye_ml:g} ml of lye in {sample_ml:g} ml would be {acid:.0f} g of acid in 100 ml: read the burette again"
+            f"{lye_ml:g} ml of lye in {sample_ml:g} ml would be {acid:.0f} g acid per 100 ml: read the burette again"
         )
     by_drop = DROP_ML / lye_ml if lye_ml > 0 else 0.0
     sd = max(acid * (SAMPLE_SD**2 + LEAST_SD**2 + by_drop**2) ** 0.5, DROP_ML * acid / lye_ml if lye_ml else 0.01)
     if acid < TOO_LITTLE_G:
-        words = f"{acid:.2f} g in 100 ml: too little to matter in a drink."
+        words = f"{acid:.2f} g/100 ml: too little to matter in a drink."
     elif by_drop > 0.05:
-        words = f"Only {lye_ml:g} ml of lye: a drop more or less is {100 * by_drop:.0f} % of it. Take more of the sample, or weaker lye."
+        words = f"Only {lye_ml:g} ml of lye: one drop is {100 * by_drop:.0f}% of it. Use a larger sample, or weaker lye."
     else:
-        words = f"{acid:.2f} g in 100 ml, as citric."
+        words = f"{acid:.2f} g/100 ml, as citric acid."
     return Titrated(acid, sd, words)
 
 
@@ -98,9 +98,9 @@ def titration_recipe(expected_acid: float, sample_ml: float = SAMPLE_ML, lye_mol
     about = lye_ml_for(expected_acid, sample, lye_mol_per_l)
     per_ml = lye_mol_per_l / 1000 * EQUIVALENT_WEIGHTS["citric"] / sample * 100
     return (
-        f"Strain it, and take {sample:g} ml with a pipette or by weight into a glass; add about 50 ml of water and three drops of "
-        "phenolphthalein.",
-        f"Fill the burette with {lye_mol_per_l:g} M sodium hydroxide (lye: goggles and gloves) and set it to nothing.",
-        f"Let it in by drops, swirling, until the pink stays for half a minute: about {about:.0f} ml are to be expected.",
-        f"Each millilitre is {per_ml:.3f} g of acid, as citric, in 100 ml. Type what the burette shows; pour the sample away.",
+        f"Strain it. Put {sample:g} ml into a glass, by pipette or weight. Add about 50 ml water and three drops of phenolphthalein.",
+        f"Fill the burette with {lye_mol_per_l:g} M sodium hydroxide and set it to zero. "
+        "This lye burns skin and eyes: wear goggles and gloves.",
+        f"Add it drop by drop, swirling, until the pink stays for half a minute: about {about:.0f} ml to expect.",
+        f"Each millilitre is {per_ml:.3f} g/100 ml of acid, as citric. Enter the burette reading, and pour the sample away.",
     )

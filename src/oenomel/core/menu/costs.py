@@ -38,7 +38,7 @@ class Cost:
     @property
     def words(self) -> str:
         """Sentence about missing prices; empty where none is missing."""
-        return f"Without {listed(self.missing)}: no price is told." if self.missing else ""
+        return f"Without {listed(self.missing)}: no price given." if self.missing else ""
 
 
 def cost_of_drink(drink: Drink) -> Cost:
@@ -63,11 +63,11 @@ def pour_cost_words(cost: Cost, price: float | None) -> str:
     """Describe the pour cost as a share of the drink's price; empty without a price.
 
     >>> pour_cost_words(Cost(2.2, (), ()), 11.0)
-    '20 % of its price'
+    '20% of its price'
     """
     if not price:
         return ""
-    return f"{'at least ' if cost.missing else ''}{100 * cost.total / price:.0f} % of its price"
+    return f"{'at least ' if cost.missing else ''}{100 * cost.total / price:.0f}% of its price"
 
 
 def _by_the_litre(ingredient: Ingredient, ml: float) -> PartCost:

@@ -63,8 +63,8 @@ def to_prepare(standing: Iterable[StockLevel], tonight: Mapping[str, float]) -> 
         if short <= 0:
             continue
         ml = ROUND_ML * ceil(short / ROUND_ML)
-        against = f"tonight takes {needs:.0f} ml" if needs >= (level.par_ml or 0.0) else f"{level.par_ml:.0f} ml should stand there"
-        left_over = "none is left" if has == 0 else f"{has:.0f} ml are left"
+        against = f"{needs:.0f} ml" if needs >= (level.par_ml or 0.0) else f"{level.par_ml:.0f} ml is par"
+        left_over = "none left" if has == 0 else f"{has:.0f} ml left"
         result.append(ToPrepare(level.ingredient, ml, level.is_prepared, f"{left_over}; {against}"))
     return sorted(result, key=lambda each: (-each.ml, each.ingredient.name))
 

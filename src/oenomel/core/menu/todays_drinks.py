@@ -14,9 +14,9 @@ from oenomel.core.larder import Composition, Ingredient
 from oenomel.core.rebalance import Move, Objective, Target, rebalance, that_can_move
 from oenomel.core.rebalance.solver import Rebalanced
 from oenomel.core.spec import Drink
-from oenomel.core.wording import listed
+from oenomel.core.wording import listed, with_unit
 
-_UNITS = {"sugar": "g of sugar in 100 ml", "acid": "g of acid in 100 ml", "abv": "% ABV"}
+_UNITS = {"sugar": "g sugar/100 ml", "acid": "g acid/100 ml", "abv": "% ABV"}
 
 MOVED_SLOTS = ("sour", "sweet")
 """Slots that today's correction may move: those that balance a drink, never those that define it."""
@@ -64,9 +64,9 @@ class TodaysDrink:
         if self.is_fine:
             return ""
         if self.instead is None or not self.instead.moves:
-            return "No sour and no sweet that is poured brings it nearer: tell the guest, or mix the lots."
+            return "No other amount brings it closer: tell the guest, or blend the juice."
         felt = [residual.words for residual in self.instead.left if residual.felt and residual.axis in AXES]
-        return f"Then still {listed(felt)}." if felt else ""
+        return f"After that it is still {listed(felt)}." if felt else ""
 
     def half_widths(self, axis: str) -> tuple[float, float]:
         """Half-widths of the 80 % intervals by axis: without the lots' readings, and with them."""
@@ -117,14 +117,15 @@ def making_headline(usual: Composition, measured: Composition, drinks: Sequence[
     apart = {name: abs(now - was) / max(was, now, 0.3) for name, (was, now) in figures.items()}
     axis = max(AXES, key=lambda name: (felt_most[name], apart[name]))
     was, now = figures[axis]
-    beside = f"{now:.{1 if axis == 'acid' else 0}f} {_UNITS[axis]} instead of {was:.{1 if axis == 'acid' else 0}f}"
+    was_text, now_text = (f"{figure:.{1 if axis == 'acid' else 0}f}" for figure in (was, now))
+    beside = f"{with_unit(now_text, _UNITS[axis])} instead of {was_text}"
     felt = [(name, todays) for name, todays in drinks if not todays.is_fine]
     if not drinks:
-        return f"{beside}. No drink of the list pours it yet."
+        return f"{beside}. No drink on the menu uses it."
     if not felt:
-        return f"{beside}: nobody could tell it in {drinks[0][0] if len(drinks) == 1 else f'the {len(drinks)} drinks that pour it'}."
+        return f"{beside}: not noticeable in {drinks[0][0] if len(drinks) == 1 else f'the {len(drinks)} drinks that use it'}."
     where, them = (felt[0][0], "it") if len(felt) == 1 else (f"{len(felt)} drinks", "them")
-    return f"{beside}: {effect_words(felt[0][1].steps)} in {where}. Bring {them} back below."
+    return f"{beside}: {effect_words(felt[0][1].steps)} in {where}. Rebalance {them} below."
 
 
 def _instead(present: Forecast, before: Forecast, grid_ml: float) -> Rebalanced | None:
@@ -140,17 +141,16 @@ def _instead(present: Forecast, before: Forecast, grid_ml: float) -> Rebalanced 
 def todays_headline(drinks: Sequence[TodaysDrink]) -> str:
     """Return the state of today's drinks in a sentence."""
     if not drinks:
-        return "Nothing is on the list yet."
+        return "No drink is on the menu yet."
     off = [drink for drink in drinks if not drink.is_fine]
     if not off:
-        return f"All {len(drinks)} drinks are fine as they are written." if len(drinks) > 1 else "It is fine as it is written."
+        return f"All {len(drinks)} drinks are fine as written." if len(drinks) > 1 else "Fine as written."
     mended = [drink for drink in off if drink.moves]
-    headline = f"{len(off)} of {len(drinks)} {'wants' if len(off) == 1 else 'want'} another pour tonight"
+    headline = f"Adjust {len(off)} of {len(drinks)} drinks" if len(drinks) > 1 else "Adjust the drink"
     if len(mended) < len(off):
-        headline = (
-            f"{len(off)} of {len(drinks)} {'is' if len(off) == 1 else 'are'} off tonight, {len(mended)} of them mended by another pour"
-        )
-    return f"{headline}; the rest {'is' if len(drinks) - len(off) == 1 else 'are'} fine." if len(off) < len(drinks) else f"{headline}."
+        fixed = f"{len(mended)} of them" if mended else "none of them"
+        headline = f"{len(off)} of {len(drinks)} drinks {'is' if len(off) == 1 else 'are'} off. An adjustment fixes {fixed}"
+    return f"{headline}. The rest {'is' if len(drinks) - len(off) == 1 else 'are'} fine." if len(off) < len(drinks) else f"{headline}."
 
 
 def shared_moves(drinks: Sequence[TodaysDrink]) -> list[str]:

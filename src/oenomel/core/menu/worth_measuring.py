@@ -83,5 +83,5 @@ def _worth(ingredient: Ingredient, axis: str, shares: Sequence[float], of: int) 
     do, noun = _HOW[axis]
     share = sum(shares) / len(shares)
     drinks = f"in {len(shares)} of {of} drinks" if of > 1 else "in this drink"
-    words = f"{do} the {ingredient.in_sentence}: it decides {100 * share:.0f} % of what is unsure of the {noun} {drinks}."
+    words = f"{do} the {ingredient.in_sentence}. It causes {100 * share:.0f}% of the uncertainty of {noun} {drinks}."
     return WorthMeasuring(ingredient.slug, axis, len(shares), share, words)

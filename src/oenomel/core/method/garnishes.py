@@ -15,7 +15,7 @@ from oenomel.core.spec import Drink, Garnish
 from oenomel.core.wording import listed
 
 MOST_SUGGESTED: Final = 6
-HOWS: Final = ("on the edge", "expressed and thrown away", "expressed and dropped in", "grated", "in the drink", "on the foam", "on a pick")
+HOWS: Final = ("on the rim", "expressed and discarded", "expressed and dropped in", "grated", "in the drink", "on the foam", "on a pick")
 """Most garnishes suggested, and usual placements."""
 
 _LOUD: Final = 2
@@ -76,12 +76,12 @@ def _why(garnish: Ingredient, pours: list[Ingredient]) -> str:
     if echoed:
         return f"echoes the {listed(echoed[:2])}"
     kin = max(pours, key=lambda pour: kinship(garnish, [pour]) or 0.0, default=None)
-    return f"kin to the {kin.in_sentence}" if kin else "for the nose"
+    return f"pairs with the {kin.in_sentence}" if kin else "for the aroma"
 
 
 def _how(garnish: Ingredient, drink: Drink) -> str:
     if PEEL.search(garnish.name):
-        return "expressed and thrown away"
+        return "expressed and discarded"
     foams = any(pour.ingredient.foam == "firm" for pour in drink.pours)
     return "on the foam" if foams and garnish.kind == "plant" and "leaf" in garnish.in_sentence else ""
 
@@ -99,4 +99,4 @@ def _slices(pours: list[Ingredient], offered: list[Ingredient], already: Collect
     for fruit in _SLICED:
         echoed = [pour.in_sentence for pour in pours if pour.aroma.get(fruit, 0) >= _LOUD]
         if echoed and fruit not in mains and f"thin slice of {fruit}" not in already:
-            yield SuggestedGarnish(Garnish(f"thin slice of {fruit}", "on the edge", f"echoes the {listed(echoed[:2])}"), False)
+            yield SuggestedGarnish(Garnish(f"thin slice of {fruit}", "on the rim", f"echoes the {listed(echoed[:2])}"), False)

@@ -43,7 +43,7 @@ def into_the_vessel(making: Making) -> Iterator[Step]:
             yield _poured(making, index, pour, has_juice)
     fruit = [pour.ingredient.in_sentence for _, pour in pours if _decides(pour, pressed(making))]
     if fruit and not any("raw egg" in pour.ingredient.cautions for _, pour in pours):
-        yield Step("taste: tin", "taste", f"Taste a drop before the ice, and correct: {listed(fruit)} can be sharp or sweet.")
+        yield Step("taste: tin", "taste", f"Taste a drop and correct before the ice: {listed(fruit)} can be sharp or sweet.")
 
 
 def worked(making: Making) -> Iterator[Step]:
@@ -57,20 +57,18 @@ def worked(making: Making) -> Iterator[Step]:
         yield Step("ice", "work", f"{_ice(method, vessel)}.", moment="shake")
     match method.technique:
         case "shake" | "stir" as technique if iced:
-            usual = "until the tin frosts and is hard to hold" if technique == "shake" else "until the liquid looks silky"
+            usual = "until the tin frosts" if technique == "shake" else "until the liquid looks silky"
             yield _timed(technique, technique.capitalize(), method, REFERENCE_SECONDS[technique], usual)
         case "shake" | "stir":
-            yield Step("mix", "work", "Mix without ice.", _enough(method, "until it is one"), moment="shake")
+            yield Step("mix", "work", "Mix without ice.", _enough(method, "until smooth"), moment="shake")
         case "roll":
-            yield Step(
-                "roll", "work", "Roll it from tin to tin five times.", _enough(method, "until it is cold, and not frothy"), moment="shake"
-            )
+            yield Step("roll", "work", "Roll it from tin to tin five times.", _enough(method, "until cold, not frothy"), moment="shake")
         case "blend":
-            yield _timed("blend", "Blend", method, USUAL_SWIZZLE_SECONDS, "until no ice rattles")
+            yield _timed("blend", "Blend", method, USUAL_SWIZZLE_SECONDS, "until you hear no ice")
         case _:
             pass
     if dry and method.dry_shake == "last":
-        yield Step("out of the ice", "work", "Strain it back into the empty tin, without the ice.")
+        yield Step("out of the ice", "work", "Strain back into the empty tin, without the ice.")
         yield _dry_shaken("Shake again", dry)
 
 
@@ -81,7 +79,7 @@ def lifted(making: Making) -> Iterator[Step]:
         yield _timed("swizzle", "Swizzle", method, USUAL_SWIZZLE_SECONDS, f"until the {making.glass} frosts")
     elif method.technique == "build" and making.mixed:
         seconds = f" for {_seconds(method)}" if method.seconds else " once or twice"
-        sign = _enough(method, "until it is one")
+        sign = _enough(method, "until smooth")
         yield Step("lift", "work", f"Lift it with a spoon{seconds}.", sign, seconds=method.seconds or None, moment="shake")
 
 
@@ -108,18 +106,18 @@ def _handled(making: Making, pour: Pour, has_juice: bool) -> tuple[str, str] | N
     """Return how a pour is handled that isn't simply poured, and how far or why; None for one that is."""
     what, vessel, name = making.of(pour), making.vessel, pour.ingredient.in_sentence
     if pour.ingredient.kind == "plant" and PEEL.search(name):
-        return f"Put {what} into the {vessel}.", "Its oil goes in too."
+        return f"Put {what} into the {vessel}.", "The oil of the peel goes in too."
     if _is_leaf(pour):
-        return f"Press {what} lightly in the {vessel}, without the stems.", "Pressed, not torn: bruised leaves turn bitter."
+        return f"Press {what} lightly in the {vessel}, no stems.", "Press, don't tear: torn leaves turn bitter."
     if is_pressed(pour):
         return f"Muddle {what} in the {vessel}.", "Until the juice is out."
     if "raw egg" in pour.ingredient.cautions:
         several = pour.unit == "piece" and (pour.amount or 1) > 1
         return f"Tip {what if several else f'the {name}'} from {'their cups' if several else 'its cup'} into the {vessel}.", ""
     if pour.ingredient.composition.solid:
-        return _sugar_stirred(making, what, pour, has_juice), "Until nothing grates, and before the spirit."
+        return _sugar_stirred(making, what, pour, has_juice), "Until it has dissolved, before the spirit."
     if pour.ingredient.kind in ("honey", "syrup") and pour.ingredient.composition.sugar >= THICK_G_PER_100ML:
-        return f"Pour {what} into the {vessel}.", "Stirred in: thick syrup sits on the ice undissolved."
+        return f"Pour {what} into the {vessel}.", "Stir it in: thick syrup won't dissolve on ice."
     return None
 
 
@@ -130,7 +128,7 @@ def _sugar_stirred(making: Making, what: str, pour: Pour, has_juice: bool) -> st
         return f"{does} {what} {into} the juice in the {making.vessel}."
     if any(is_pressed(other) for _, other in making.mixed):
         return f"Stir {what} into the crushed fruit in the {making.vessel}."
-    return f"Put {what} into the {making.vessel} and stir it with the first of the liquid."
+    return f"Put {what} into the {making.vessel} and stir it into the first liquid."
 
 
 def _soaked(making: Making, index: int, cube: Pour, bitters: list[tuple[int, Pour]]) -> Iterator[Step]:
@@ -140,7 +138,7 @@ def _soaked(making: Making, index: int, cube: Pour, bitters: list[tuple[int, Pou
         words = f"Soak it with {making.of(pour)}."
         yield Step(f"pour: {pour.ingredient.slug}", "pour", words, pour=at, amount=making.amount(pour))
     with_what = "with the bitters" if bitters else "with a few drops of water"
-    yield Step("muddle", "pour", f"Muddle it {with_what}.", "Until nothing grates, and before the spirit.")
+    yield Step("muddle", "pour", f"Muddle it {with_what}.", "Until it has dissolved, before the spirit.")
 
 
 def _decides(pour: Pour, juices: list[str]) -> bool:
@@ -162,7 +160,7 @@ def _is_leaf(pour: Pour) -> bool:
 def _dry_shaken(does: str, seconds: float) -> Step:
     words = f"{does} without ice for {seconds:g} seconds."
     return Step(
-        "dry shake", "work", words, "Hold the seal, it builds pressure. It is enough when it sounds thick.", seconds=seconds, moment="shake"
+        "dry shake", "work", words, "Hold the tin closed: pressure builds. Stop when it sounds thick.", seconds=seconds, moment="shake"
     )
 
 

@@ -28,7 +28,7 @@ def prepared(making: Making) -> Iterator[Step]:
     for index, pour in rims:
         yield from _edge(making, index, pour)
     for fruit in pressed(making):
-        yield Step(f"press: {fruit}", "prepare", f"Press the {fruit}.", "Taste the juice: fruit differs from day to day.")
+        yield Step(f"press: {fruit}", "prepare", f"Juice the {fruit}.", "Taste it: fruit changes from day to day.")
     for index, pour in enumerate(drink.pours):
         if "raw egg" in pour.ingredient.cautions and pour.stage == "mixed":
             yield _egg(index, pour)
@@ -70,7 +70,7 @@ def _chilled(making: Making, has_edge: bool) -> Iterator[Step]:
     if serve.chilled is False or not (cold or serve.chilled):
         return
     if has_edge:
-        sign = "In the freezer, and dry: on a wet glass the edge won't hold."
+        sign = "In the freezer, and dry: a wet rim won't hold."
     elif serve.ice == "none":
         sign = "In the freezer, or with ice and water while you mix."
     else:
@@ -80,11 +80,11 @@ def _chilled(making: Making, has_edge: bool) -> Iterator[Step]:
 
 def _edge(making: Making, index: int, pour: Pour) -> Iterator[Step]:
     edge, glass, fruit = making.drink.serve.edge, making.glass, pressed(making)
-    where = f"half the edge of the {glass}" if edge.half else f"the edge of the {glass}"
+    where = f"half the rim of the {glass}" if edge.half else f"the rim of the {glass}"
     with_what, juiced = _wetted_with(making, edge.wetted_with, fruit)
     tail = f" before the {juiced} is juiced" if juiced else ""
     yield Step(
-        f"wet: {pour.ingredient.slug}", "prepare", f"Wet {where} with {with_what}{tail}.", "The outside only: what is inside falls in."
+        f"wet: {pour.ingredient.slug}", "prepare", f"Wet {where} with {with_what}{tail}.", "The outside only: anything inside falls in."
     )
     words = f"Dip it in {pour.ingredient.in_sentence} and tap off the excess."
     sign = "" if making.drink.serve.ice == "none" else "Before any ice is in the glass."
@@ -107,14 +107,12 @@ def _wetted_with(making: Making, own: str, fruit: list[str]) -> tuple[str, str]:
 
 def _egg(index: int, pour: Pour) -> Step:
     slug, name = pour.ingredient.slug, pour.ingredient.in_sentence
-    key, sign = f"egg: {slug}", "A broken yolk or a bit of shell then costs nothing."
+    key, sign = f"egg: {slug}", "Then a broken yolk or a bit of shell spoils nothing."
     if "white" in slug:
         many = pour.unit == "piece" and (pour.amount or 1) > 1
-        words = (
-            f"Crack {pour.amount:g} eggs, each white into a cup of its own." if many else "Crack an egg, the white into a cup of its own."
-        )
+        words = f"Crack {pour.amount:g} eggs, each white into its own cup." if many else "Crack an egg and put the white in a cup."
     elif "yolk" in slug:
-        words, sign = "Crack an egg, the yolk into a cup of its own.", "A bit of shell then costs nothing."
+        words, sign = "Crack an egg and put the yolk in a cup.", "Then a bit of shell spoils nothing."
     else:
-        words, sign = f"Crack the {name.removeprefix('whole ')} into a cup of its own.", "A bad one or a bit of shell then costs nothing."
+        words, sign = f"Crack the {name.removeprefix('whole ')} into a cup.", "Then a bad egg or a bit of shell spoils nothing."
     return Step(key, "prepare", words, sign, index)

@@ -50,12 +50,12 @@ def into_the_glass(making: Making) -> Iterator[Step]:
         part = 1.0 if pour.stage == "glass" else share
         if part:
             half = ", half of it," if part < 1 else ""
-            words, sign = f"Pour {making.of(pour, part)}{half} into the {glass}.", "What follows mixes through it."
+            words, sign = f"Pour {making.of(pour, part)}{half} into the {glass}.", "The rest mixes through it."
             yield Step(f"first: {pour.ingredient.slug}", "serve", words, sign, index, part, making.amount(pour, part))
     if making.mixed and method.technique not in ("build", "swizzle", "none"):
         yield _strained(making)
         if making.foams and method.dry_shake_seconds > 0 and serve.ice == "none":
-            yield Step("skim", "serve", "Skim the large bubbles off the foam with a spoon.", "A fine foam stays.")
+            yield Step("skim", "serve", "Skim the large bubbles off the foam with a spoon.", "The fine foam stays.")
 
 
 def finished(making: Making) -> Iterator[Step]:
@@ -74,8 +74,8 @@ def finished(making: Making) -> Iterator[Step]:
         yield Step(key, "top", f"{does} {making.of(pour)} {where}.", pour=index, amount=making.amount(pour), moment="top")
     wines = [p.ingredient.in_sentence for _, p in making.sparkling if p.ingredient.kind in _WINES]
     if wines:
-        words = f"Taste it, and correct: the {wines[0]} decides how dry it is."
-        yield Step("taste: glass", "taste", words, "No two bottles are the same.")
+        words = f"Taste and correct: the {wines[0]} decides how dry it is."
+        yield Step("taste: glass", "taste", words, "Bottles differ.")
     for index, pour in enumerate(drink.pours):
         if pour.stage == "garnish":
             yield garnished(Garnish(making.of(pour) if pour.amount else pour.ingredient.in_sentence), making, index)
@@ -94,7 +94,7 @@ def garnished(garnish: Garnish, making: Making, pour: int | None = None) -> Step
     it = "them" if _SEVERAL.search(bare(garnish.what)) else "it"
     words = _placed_as_written(garnish, the, it) if garnish.how.strip() else _put_as_usual(garnish.what, the, making)
     why = garnish.why.strip() or _reason(garnish.what, making.foams)
-    other = f"None at hand: {_ended(garnish.instead.strip())}" if garnish.instead.strip() else ""
+    other = f"Out of stock: {_ended(garnish.instead.strip())}" if garnish.instead.strip() else ""
     sign = " ".join(part for part in (_ended(why), other) if part)
     return Step(f"garnish: {bare(garnish.what)}", "garnish", words, capital(sign), pour, moment="garnish")
 
@@ -102,9 +102,7 @@ def garnished(garnish: Garnish, making: Making, pour: int | None = None) -> Step
 def _placed_as_written(garnish: Garnish, the: str, it: str) -> str:
     how = garnish.how.strip().rstrip(".").lower()
     if "express" in how:
-        tail = (
-            f" and throw {it} away" if re.search(r"throw|discard", how) else f" and drop {it} in" if re.search(r"drop|in the", how) else ""
-        )
+        tail = f" and discard {it}" if re.search(r"throw|discard", how) else f" and drop {it} in" if re.search(r"drop|in the", how) else ""
         return f"Express {the} over the drink{tail}."
     if "grate" in how:
         return f"Grate {the.removeprefix('the ').removeprefix('grated ')} over the drink."
@@ -122,9 +120,9 @@ def _put_as_usual(what: str, the: str, making: Making) -> str:
         return f"Grate {the.removeprefix('the ').removeprefix('grated ')} over the drink."
     if _HERB.search(what):
         where = "on the foam" if making.foams else "on the ice" if making.drink.serve.ice != "none" else "on the drink"
-        return f"Slap {the} between your hands and lay {'them' if _SEVERAL.search(what) else 'it'} {where}."
+        return f"Slap {the} between your hands and put {'them' if _SEVERAL.search(what) else 'it'} {where}."
     if _ON_THE_EDGE.search(what):
-        return f"Set {the} on the edge."
+        return f"Set {the} on the rim."
     return f"Garnish with {_one_of(what)}."
 
 
@@ -160,16 +158,16 @@ def _bubbles_on_top(making: Making) -> Iterator[Step]:
         what, amount = making.of(pour, share), making.amount(pour, share)
         rest = ", the rest of it" if share < 1 else ""
         if making.foams or sweet:
-            words, sign = f"Tilt the glass and top slowly with {what}{rest}.", "Sugar and bubbles foam up: leave room."
+            words, sign = f"Tilt the glass and top slowly with {what}{rest}.", "It foams up: leave room."
         else:
-            words, sign = f"Top with {what}{rest}, along the side.", "So it keeps its bubbles."
+            words, sign = f"Top with {what}{rest}, down the side.", "It keeps the bubbles."
         yield Step(f"top: {pour.ingredient.slug}", "top", words, sign, index, share, amount, moment="top")
 
 
 def _reason(what: str, foams: bool) -> str:
     if foams:
-        return "A foam wants something for the nose."
-    return "Its oil is for the nose." if PEEL.search(what) else ""
+        return "Foam needs an aroma on top."
+    return "The oil gives the aroma." if PEEL.search(what) else ""
 
 
 def _ended(text: str) -> str:

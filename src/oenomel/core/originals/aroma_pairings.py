@@ -67,9 +67,9 @@ class KinshipTable:
     def __post_init__(self) -> None:
         for pair, value in self.own.items():
             if not pair <= set(groups()) or not 1 <= len(pair) <= 2:
-                raise DomainError(f"{' and '.join(sorted(pair))} are not two groups of the list; use {', '.join(groups())}")
+                raise DomainError(f"{' and '.join(sorted(pair))} aren't two groups of aromas: use {', '.join(groups())}")
             if not 0 <= value <= 1:
-                raise OutOfRange(f"the kinship of {' and '.join(sorted(pair))}", value, 0, 1)
+                raise OutOfRange(f"the pairing of {' and '.join(sorted(pair))}", value, 0, 1)
 
     @cached_property
     def learnt(self) -> Mapping[PairOfGroups, float]:

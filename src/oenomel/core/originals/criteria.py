@@ -82,39 +82,39 @@ class Criteria:
 
     def __post_init__(self) -> None:
         if self.family not in ORIGINAL_FAMILIES:
-            raise DomainError(f'originals are sours, daisies or fizzes; "{self.family}" has no home to be balanced to')
+            raise DomainError(f'new ideas are sours, daisies or fizzes: "{self.family}" has no typical range')
         forms = [form.name for form in families()[self.family].forms]
         if self.form and self.form not in forms:
-            raise DomainError(f'the {self.family} has no form "{self.form}"; it has {", ".join(forms)}')
+            raise DomainError(f'the {self.family} has no form "{self.form}": use {", ".join(forms)}')
         if not 1 <= self.count <= MOST_WANTED:
-            raise OutOfRange("how many originals", self.count, 1, MOST_WANTED)
+            raise OutOfRange("the number of ideas", self.count, 1, MOST_WANTED)
         if not 0 <= self.seed <= MOST_SEED:
             raise OutOfRange("the seed", self.seed, 0, MOST_SEED)
         if self.abv is not None:
             low, high = self.abv
             if not 0 <= low <= 100 or not 0 <= high <= 100:
-                raise OutOfRange("the strength wished for", low if not 0 <= low <= 100 else high, 0, 100)
+                raise OutOfRange("the strength", low if not 0 <= low <= 100 else high, 0, 100)
             if low > high:
-                raise DomainError(f"a strength from {low:g} to {high:g} % can't be met: turn them round")
+                raise DomainError(f"a strength from {low:g} to {high:g}% is the wrong way round: enter the lower one first")
             if self.without_alcohol and low > 0:
-                raise DomainError(f"without alcohol and from {low:g} % on can't both be: drop one of them")
+                raise DomainError(f"non-alcoholic and {low:g}% or more can't both be met: remove one")
         if not 0.25 <= self.grid_ml <= COARSEST_GRID_ML:
-            raise OutOfRange("the smallest step of the jigger in ml", self.grid_ml, 0.25, COARSEST_GRID_ML)
+            raise OutOfRange("the smallest jigger mark in ml", self.grid_ml, 0.25, COARSEST_GRID_ML)
         both = sorted(set(self.must) & set(self.without))
         if both:
-            raise DomainError(f"{both[0]} is asked for and left out at once: drop one of them")
+            raise DomainError(f"{both[0]} is both wanted and avoided: remove one")
         known = aromas()
         groups = {aroma.group for aroma in known.values()}
         for word in self.aroma:
             if word not in known and word not in groups:
-                raise DomainError(f'"{word}" is no aroma of the list; words of it are {", ".join(sorted(groups))}, or a tag of theirs')
+                raise DomainError(f'"{word}" isn\'t an aroma of the list: use {", ".join(sorted(groups))}or one of their tags')
         if self.colour and self.colour not in COLOURS:
-            raise DomainError(f'"{self.colour}" is no colour that can be foreseen; use {", ".join(COLOURS)}')
+            raise DomainError(f'"{self.colour}" isn\'t a colour of the list: use {", ".join(COLOURS)}')
         if self.season and self.season not in seasons():
-            raise DomainError(f'"{self.season}" is no season; use {", ".join(seasons())}')
+            raise DomainError(f'"{self.season}" isn\'t a season: use {", ".join(seasons())}')
         least, most = self.ingredients
         if not 2 <= least <= most <= 8:
-            raise DomainError(f"{least} to {most} ingredients can't be poured: use 2 to 8, the smaller first")
+            raise DomainError(f"{least} to {most} ingredients isn't possible: use 2 to 8, the lower number first")
 
     @property
     def without_alcohol(self) -> bool:
@@ -149,6 +149,6 @@ class Criteria:
 
 
 _CALLED: Final = {
-    "form": "the form", "pool": "“only what is at hand”", "abv": "the strength", "sweetness": "the sweetness", "most_cost": "the price",
-    "colour": "the colour", "from_book": "how far from the book", "ingredients": "how many ingredients", "shape": "the parts",
+    "form": "the form", "pool": "“only what is in stock”", "abv": "the strength", "sweetness": "the sweetness", "most_cost": "the price",
+    "colour": "the colour", "from_book": "the distance from your recipes", "ingredients": "the number of ingredients", "shape": "the parts",
 }  # fmt: skip

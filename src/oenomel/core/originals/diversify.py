@@ -73,5 +73,5 @@ def picked(bench: Bench, count: int, accepts: Callable[[int], bool], ended: Call
         spent = used >= most
         open_ &= ~(spent[np.maximum(bench.drawn, 0)] & counted).any(axis=1)
     if picked_count < count and not ended():
-        return [f"{picked_count} of {count}: more than these would repeat one thing in more than a fifth of them"] if picked_count else []
+        return [f"{picked_count} of {count}: more would repeat one ingredient too often"] if picked_count else []
     return []

@@ -66,7 +66,7 @@ def menu_of(
     """
     kept = kept or {}
     if not 1 <= len(places) <= MOST_PLACES:
-        raise DomainError(f"a list of {len(places)} drinks can't be made at once; use 1 to {MOST_PLACES}")
+        raise DomainError(f"a menu of {len(places)} drinks isn't possible: use 1 to {MOST_PLACES}")
     names = [*known, *(drink.name for drink in kept.values())]
     chosen: list[Drink] = list(kept.values())
     seen = [_seen(context.forecast(drink)) for drink in chosen]
@@ -81,7 +81,7 @@ def menu_of(
         try:
             offered = handful_of(context, asked, names, drawn, budget.share(1 / (len(open_places) - filled))).originals
         except DomainError as error:
-            raise DomainError(f"place {index + 1} of the list, a {criteria.family}: {error}") from error
+            raise DomainError(f"drink {index + 1} of the menu, a {criteria.family}: {error}") from error
         best = max(offered, key=lambda each: (round(_worth(each, seen), 9), each.drink.name))
         result.append(best)
         chosen.append(best.drink)
@@ -141,7 +141,7 @@ def _notes(drinks: Sequence[Drink]) -> tuple[str, ...]:
     names = {pour.ingredient.slug: pour.ingredient.in_sentence for drink in drinks for pour in drink.pours}
     makings = Counter(slug for drink in drinks for slug in _prepared(drink))
     if not makings:
-        return ("Nothing has to be prepared but the juice.",)
+        return ("Only juice to prepare.",)
     shared = [names[slug] for slug, many in sorted(makings.items()) if many > 1]
     words = f"To prepare: {listed([names[slug] for slug in sorted(makings)])}."
-    return (words, f"{capital(listed(shared))} {'serves' if len(shared) == 1 else 'serve'} more than one of them.") if shared else (words,)
+    return (words, f"{capital(listed(shared))} {'goes' if len(shared) == 1 else 'go'} into more than one of them.") if shared else (words,)

@@ -166,7 +166,7 @@ def _garnish(drink: Drink, criteria: Criteria, larder: Larder) -> tuple[Garnish,
     over_egg = any("egg" in pour.ingredient.allergens for pour in drink.pours)
     peel = next((suggestion.garnish for suggestion in suggestions if "zest" in suggestion.garnish.what), None)
     if over_egg and peel is not None:
-        return (replace(peel, how="expressed and thrown away", why="for the nose, over the foam"),)
+        return (replace(peel, how="expressed and discarded", why="for the aroma, over the foam"),)
     return (suggestions[0].garnish,) if suggestions else ()
 
 
@@ -222,12 +222,12 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
     """Describe the aromas that go together, and the odd one with its measure."""
     smelt = [pour for pour in drink.pours if pour.ingredient.aroma and pour.stage not in ("rim", "garnish")]
     if len(smelt) < 2:
-        return ("Little here has a smell of its own: the balance has to carry it.",)
+        return ("Few aromas here: the balance has to carry it.",)
     values, _ = pairing_matrix([pour.ingredient for pour in smelt], table)
     pairs = sorted(itertools.combinations(range(len(smelt)), 2), key=lambda pair: (-round(float(values[pair]), 9), pair))
     one, other = pairs[0]
     best = float(values[one, other])
-    closer = "are kin" if best >= KIN_FROM else "go together well enough"
+    closer = "pair well" if best >= KIN_FROM else "go together"
     two = smelt[one].ingredient, smelt[other].ingredient
     first = f"{capital(two[0].in_sentence)} and {two[1].in_sentence} {closer}: {_beside(*two, table)}."
     if len(smelt) < 3:
@@ -238,7 +238,7 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
     odd = min(may_be, key=lambda i: (round(mean[i], 9), i), default=None)
     if odd is None or mean[odd] >= ODD_BELOW:
         return (first,)
-    return (first, f"{capital(smelt[odd].ingredient.in_sentence)} is the odd one, held at {_measure(smelt[odd])}.")
+    return (first, f"{capital(smelt[odd].ingredient.in_sentence)} is the contrast, kept to {_measure(smelt[odd])}.")
 
 
 def _beside(one: Ingredient, other: Ingredient, table: KinshipTable) -> str:
@@ -248,7 +248,7 @@ def _beside(one: Ingredient, other: Ingredient, table: KinshipTable) -> str:
         key=lambda pair: (-one.aroma[pair[0]] * other.aroma[pair[1]] * table.value(frozenset(aromas()[tag].group for tag in pair)), pair),
     )
     mine, its = (tag.replace("-", " ") for tag in (lead, second))
-    return f"both smell of {mine}" if lead == second else f"{mine} beside {its}"
+    return f"both smell of {mine}" if lead == second else f"{mine} with {its}"
 
 
 def _lead(ingredient: Ingredient) -> str:
@@ -268,15 +268,13 @@ def _sure_words(forecast: Forecast) -> tuple[str, ...]:
     """Describe the drink's place in its typical range with its uncertainty, and the main source of that."""
     served, ends, in_range = forecast.served, forecast.interval80, forecast.position
     assert in_range is not None
-    lean = ", level between sweet and tart" if in_range.lean == "level" else f", {in_range.lean}"
+    balanced = "Balanced" if in_range.lean == "level" else capital(in_range.lean)
     half = {name: (ends[name].high - ends[name].low) / 2 for name in ("sugar", "acid")}
-    balance = (
-        f"{served.sugar:.1f} g of sugar, give or take {half['sugar']:.1f}, and {served.acid:.2f} g of acid, give or take {half['acid']:.2f}"
-    )
+    balance = f"{served.sugar:.1f} g sugar (±{half['sugar']:.1f}) and {served.acid:.2f} g acid (±{half['acid']:.2f}) per 100 ml"
     least = max(half, key=lambda name: half[name] / max(getattr(served, name), AXES[name].floor) / AXES[name].step)
     sentence = forecast.doubt.drivers[least].told
-    surer = (f"Least sure is its {AXES[least].noun}. {sentence}",) if sentence else ()
-    return (f"It stands at home{lean}: {balance}.", *surer)
+    surer = (f"Least certain: {AXES[least].noun}. {sentence}",) if sentence else ()
+    return (f"{balanced}, and typical for a {forecast.drink.family}: {balance}.", *surer)
 
 
 def _differs(drink: Drink, other: Drink) -> str:
@@ -293,7 +291,7 @@ def _differs(drink: Drink, other: Drink) -> str:
             went.remove(twin)
             words.append(f"{pour.ingredient.in_sentence} for {twin.ingredient.in_sentence}")
     if came:
-        words.append(f"{listed([pour.ingredient.in_sentence for pour in came])} besides")
+        words.append(f"{listed([pour.ingredient.in_sentence for pour in came])} added")
     if went:
-        words.append(f"no {listed([pour.ingredient.in_sentence for pour in went])}")
-    return "; ".join(words) or "the same parts in other measures"
+        words.append(f"no {listed([pour.ingredient.in_sentence for pour in went], 'or')}")
+    return ", ".join(words) or "the same ingredients in other amounts"

@@ -18,6 +18,7 @@ from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_po
 from oenomel.core.originals.search_context import ROUNDED, SearchContext, Sifted
 from oenomel.core.originals.space import ORDER, SAMPLE, Space
 from oenomel.core.rebalance import Budget
+from oenomel.core.wording import listed
 from oenomel.errors import DomainError
 
 POURED_AT_ONCE: Final = 2048
@@ -162,9 +163,7 @@ def _handful(context: SearchContext, criteria: Criteria, sifted: Sifted, known: 
     notes = picked(bench, criteria.count, holds_up, lambda: bool(result) and budget.spent)
     ended = ended or (len(result) < criteria.count and budget.spent)
     if ended and len(result) < criteria.count:
-        notes.append(
-            f"The {len(result)} best of the {reached:,} likeliest combinations. The search stops there; ask for less to find more."
-        )
+        notes.append(f"The {len(result)} best of the {reached:,} most likely combinations. Wish for less to find more.")
     result.sort(key=lambda each: -round(each.score, ROUNDED))
     return Selection(tuple(result), sifted.space.size, sifted.looked_at, reached, tuple(notes), done, ended)
 
@@ -234,12 +233,12 @@ def what_would_open(context: SearchContext, criteria: Criteria, work: int = WISH
 
 
 def _nothing(context: SearchContext, criteria: Criteria, selection: Selection, budget: Budget) -> str:
-    opening = [f"drop {called} and {about(many)} are left" for called, many in what_would_open(context, criteria, max(budget.left, 0))[:3]]
+    opening = [f"without {called}: {about(many)}" for called, many in what_would_open(context, criteria, max(budget.left, 0))[:3]]
     if selection.ended and not opening:
-        return f"no drink that meets all of this wish was found among the {selection.poured:,} likeliest: ask for less"
+        return f"no drink among the {selection.poured:,} most likely meets every wish: remove one"
     if opening:
-        return f"no drink meets all of this wish; {'; '.join(opening)}"
-    return "no drink meets this wish, whichever single part of it is dropped: ask for less, or put more on the shelf"
+        return f"no drink meets every wish. Drinks left {listed(opening)}"
+    return "no drink meets these wishes, even without one of them: remove several, or add to your stock"
 
 
 def about(count: int) -> str:

@@ -16,7 +16,6 @@ from oenomel.core.larder import Ingredient, is_non_alcoholic
 from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.parts import PARTS, TWINS, plan_of, unasked
 from oenomel.core.originals.usual_measures import may_split, shares_a_base
-from oenomel.core.wording import capital
 from oenomel.errors import DomainError
 
 Ints = NDArray[np.int64]
@@ -152,11 +151,11 @@ def space_of(criteria: Criteria, larder: Mapping[str, Ingredient]) -> Space:
 def _could_play(ingredient: Ingredient, criteria: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
     """Return the roles that a required ingredient could play; raises DomainError where it is excluded or there is none."""
     if _exclusion_reason(ingredient, criteria):
-        raise DomainError(f"{ingredient.name} is asked for, but {_exclusion_reason(ingredient, criteria)}: drop one of them")
+        raise DomainError(f"{ingredient.name} is wanted, but {_exclusion_reason(ingredient, criteria)}: remove one")
     possible = tuple(part for part in parts if PARTS[part].could(ingredient, criteria))
     if not possible:
         form = f" {criteria.form}" if criteria.form else ""
-        raise DomainError(f"{ingredient.name} has no part in a {criteria.family}{form}: {_poured_as(ingredient)}")
+        raise DomainError(f"{ingredient.name} has no role in a {criteria.family}{form}: {_poured_as(ingredient)}")
     return possible
 
 
@@ -200,20 +199,16 @@ def _allowed(ingredient: Ingredient, criteria: Criteria) -> bool:
 def _exclusion_reason(ingredient: Ingredient, criteria: Criteria) -> str:
     """Explain why criteria exclude an ingredient; empty where they don't."""
     if criteria.pool is not None and ingredient.slug not in criteria.pool:
-        return "it isn't at hand"
+        return "it isn't in stock"
     if criteria.without_alcohol and not is_non_alcoholic(ingredient.composition.abv):
         return "it has alcohol"
     for word in criteria.without:
         if word == "vegan" and (ingredient.kind in ("egg", "dairy", "honey") or {"egg", "milk"} & set(ingredient.allergens)):
             return "it isn't vegan"
         if word in (ingredient.slug, ingredient.kind, *ingredient.allergens):
-            return f"there is to be no {word}"
+            return f"{word} is avoided"
     return ""
 
 
 def _poured_as(ingredient: Ingredient) -> str:
-    return (
-        f"it is poured as {' or '.join(ingredient.slots)}"
-        if ingredient.slots
-        else f"nobody knows what {capital(ingredient.in_sentence)} is poured as"
-    )
+    return f"it is used as {' or '.join(ingredient.slots)}" if ingredient.slots else f"{ingredient.in_sentence} has no role yet"

@@ -39,20 +39,20 @@ def to_brix(weight_g: float, sugar_g: float, brix: float) -> Adjustment:
     OutOfRange, DomainError
 
     >>> to_brix(562.0, 218.0, 50).words
-    'Bring it to 50 °Bx: 126 g of sugar.'
+    'Add 126 g of sugar to reach 50 °Bx.'
     """
     if not LEAST_BRIX <= brix <= MOST_BRIX:
-        raise OutOfRange("the °Bx to bring it to", brix, LEAST_BRIX, MOST_BRIX)
+        raise OutOfRange("the target °Bx", brix, LEAST_BRIX, MOST_BRIX)
     if not 0 <= sugar_g <= weight_g or weight_g <= 0:
-        raise DomainError("there is nothing to adjust: tell its weight and its sugar")
+        raise DomainError("nothing to adjust: enter its weight and sugar")
     share, has = brix / 100, sugar_g / weight_g
     if abs(has - share) < 0.0005:
-        return Adjustment((), f"It has {brix:g} °Bx already.")
+        return Adjustment((), f"Already at {brix:g} °Bx.")
     if share > has:
         grams = (share * weight_g - sugar_g) / (1 - share)
-        return Adjustment((WeighedAddition("sugar", grams),), f"Bring it to {brix:g} °Bx: {_grams(grams)} of sugar.")
+        return Adjustment((WeighedAddition("sugar", grams),), f"Add {_grams(grams)} of sugar to reach {brix:g} °Bx.")
     grams = sugar_g / share - weight_g
-    return Adjustment((WeighedAddition("water", grams),), f"Bring it to {brix:g} °Bx: {_grams(grams)} of water.")
+    return Adjustment((WeighedAddition("water", grams),), f"Add {_grams(grams)} of water to reach {brix:g} °Bx.")
 
 
 def to_acid(juice: Composition, target: Mapping[str, float], volume_ml: float, like: str) -> Adjustment:
@@ -70,9 +70,9 @@ def to_acid(juice: Composition, target: Mapping[str, float], volume_ml: float, l
     missing = [WeighedAddition(f"{kind} acid", (grams - juice.acids.get(kind, 0.0)) * volume_ml / 100) for kind, grams in target.items()]
     wanted = tuple(addition for addition in missing if addition.grams >= LEAST_G)
     if not wanted:
-        return Adjustment((), f"It has the acid of {like} already.")
+        return Adjustment((), f"Already as sharp as {like}.")
     acids_in_words = listed([f"{_grams(addition.grams)} of {addition.what.removesuffix(' acid')}" for addition in wanted])
-    return Adjustment(wanted, f"Bring it to the acid of {like}: {acids_in_words} acid.")
+    return Adjustment(wanted, f"Add {acids_in_words} acid to match {like}.")
 
 
 def _grams(grams: float) -> str:

@@ -26,4 +26,4 @@ def by_cup_words(preparation: Preparation) -> str:
     if abs(weighed - by_cup) < TOLD_FROM_BRIX:
         return ""
     by = "the cup" if units == {"cup"} else "weight"
-    return f"These numbers by the cup make {by_cup:.1f} °Bx, by weight {weighed:.1f}: it is written by {by}."
+    return f"By the cup this makes {by_cup:.1f} °Bx, by weight {weighed:.1f} °Bx. The recipe goes by {by}."

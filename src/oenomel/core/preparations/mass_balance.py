@@ -179,7 +179,7 @@ def cook(preparation: Preparation, unsure: Unsure | None = None) -> Pot:
     else:
         liquid, off, out = after(None)
     if liquid.sum() <= 0 or liquid[WATER] < 0:
-        raise DomainError("nothing is left: more goes off or is strained out than went in")
+        raise DomainError("nothing is left: more evaporates or is strained out than goes in")
     left_behind = _share_lost(preparation, liquid, out, decided)
     return Pot(put_in, liquid * (1 - left_behind), off, out, float(liquid.sum()) * left_behind, decided)
 
@@ -294,9 +294,9 @@ def _to_size(after: Worked, wanted: float, size: Callable[[Floats], float], what
         most = float(size(squeezed[0]))
         if wanted > most * (1 + WEIGHT_ROOM):
             raise ImpossibleMeasurement(
-                f"a final {what} of {wanted:.0f} {unit} is above what there can be: {float(size(put_in.sum(axis=0))):.0f} {unit} went in"
+                f"a final {what} of {wanted:.0f} {unit} is more than went in: {float(size(put_in.sum(axis=0))):.0f} {unit} went in"
                 + (f", and {most:.0f} {unit} of it is liquid" if most < float(size(put_in.sum(axis=0))) - 1 else "")
-                + ". That would be evaporation below zero: weigh again, without the pot"
+                + ". Weigh it again, without the pot"
             )
         share_held = _root(lambda share: float(size(after(0.0, share)[0])) - wanted, 0.0, 1.0)
         return after(0.0, share_held)
@@ -304,9 +304,7 @@ def _to_size(after: Worked, wanted: float, size: Callable[[Floats], float], what
     off = _root(lambda grams: float(size(after(grams)[0])) - wanted, 0.0, water)
     after_removal = after(off)
     if abs(float(size(after_removal[0])) - wanted) > 1e-6 * wanted + 1e-6:
-        raise ImpossibleMeasurement(
-            f"a final {what} of {wanted:.0f} {unit} can't be: so much less is left only if more than all water went off"
-        )
+        raise ImpossibleMeasurement(f"a final {what} of {wanted:.0f} {unit} isn't possible: more than all the water would have evaporated")
     return after_removal
 
 
@@ -314,16 +312,16 @@ def _to_brix(after: Worked, wanted: float, put_in: Floats) -> tuple[Floats, floa
     """Return the evaporation that leads to the measured °Bx; slightly negative where there was more water than written."""
     supposed = brix_of(after(0.0)[0])
     if supposed <= 0:
-        raise ImpossibleMeasurement("there is no sugar in it that a refractometer could tell")
+        raise ImpossibleMeasurement("there is no sugar that a refractometer could read")
     if wanted < supposed - BRIX_ROOM:
         raise ImpossibleMeasurement(
-            f"{wanted:g} °Bx is thinner than what went in can be ({supposed:.1f} °Bx before anything goes off): that would be evaporation "
-            "below zero. Read it again, or write down the water that was added"
+            f"{wanted:g} °Bx is too thin for these ingredients ({supposed:.1f} °Bx before cooking): "
+            "read it again, or add the extra water as an ingredient"
         )
     water = float(put_in[:, WATER].sum())
     driest = brix_of(after(0.999 * water)[0])
     if wanted > max(driest, supposed):
-        raise ImpossibleMeasurement(f"{wanted:g} °Bx can't be reached with what went in: read it again")
+        raise ImpossibleMeasurement(f"{wanted:g} °Bx can't be reached with these ingredients: read it again")
     off = _root(lambda grams: wanted - brix_of(after(grams)[0]), -0.5 * max(water, 1.0), 0.999 * water)
     return after(off)
 
@@ -355,7 +353,7 @@ def _share_lost(preparation: Preparation, liquid: Floats, out: Floats, decided: 
     if wanted > most * (1 + WEIGHT_ROOM):
         unit = "g" if is_weight else "ml"
         raise ImpossibleMeasurement(
-            f"a final {'weight' if is_weight else 'volume'} of {wanted:.0f} {unit} is above what went in: {most:.0f} {unit} at most. "
-            "Weigh again, without the jar"
+            f"a final {'weight' if is_weight else 'volume'} of {wanted:.0f} {unit} is more than went in: {most:.0f} {unit} at most. "
+            "Weigh it again, without the jar"
         )
     return float(1 - wanted / is_size)

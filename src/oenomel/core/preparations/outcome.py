@@ -122,7 +122,9 @@ class Outcome:
         kind, slots = _SERVES[self.preparation.kind]
         if self.preparation.kind == "infusion" and self.composition.sugar >= 10:
             kind, slots = "liqueur", ("liqueur", "sweet")
-        sourced_value = SourcedValue("keeps_days", float(self.keeps_days), 0.3, "estimate", "estimate", "by its kind; a nose overrides it")
+        sourced_value = SourcedValue(
+            "keeps_days", float(self.keeps_days), 0.3, "estimate", "estimate", "by kind; trust your nose over the date"
+        )
         values = {**_sourced(self.composition), "keeps_days": sourced_value}
         if like is not None:
             kept = ("bitterness", "cloudiness", "absorbance_red", "absorbance_green", "absorbance_blue", "loud_above_ml")
@@ -163,7 +165,7 @@ def prepared(preparation: Preparation) -> Outcome:
     figures = _figures(pot.liquid)
     if figures[1] + figures[2] > LIQUID_SOLIDS_LIMIT:
         raise ImpossibleComposition(
-            f"{figures[1] + figures[2]:.0f} g of sugar and acid in 100 ml are no liquid (honey has 118): write down the water or the juice"
+            f"{figures[1] + figures[2]:.0f} g/100 ml of sugar and acid isn't liquid (honey has 118): add the water or juice"
         )
     moves = np.array([_figures(cook(preparation, unsure).liquid) - figures for unsure in _one_by_one(preparation, pot)])
     sds = np.sqrt((moves**2).sum(axis=0)) if len(moves) else np.zeros(len(figures))
@@ -273,23 +275,21 @@ def _sourced(composition: Composition) -> dict[str, SourcedValue]:
 
 def _why(preparation: Preparation, pot: Pot) -> list[str]:
     reasons = [_line_words(line, pot.put_in[i]) for i, line in enumerate(preparation.lines)]
-    reasons.append(f"{pot.put_in.sum():.0f} g in all.")
+    reasons.append(f"{pot.put_in.sum():.0f} g in total.")
     if pot.strained_out.sum() > 0:
         strained_g = pot.strained_out.sum() - pot.strained_out[-1]
-        reasons.append(
-            f"{pot.strained_out.sum():.0f} g strained out, {strained_g:.0f} g of it liquid that stays in what is thrown away (an estimate)."
-        )
+        reasons.append(f"{pot.strained_out.sum():.0f} g strained out, with {strained_g:.0f} g of liquid in it (an estimate).")
     if pot.evaporated_g >= 0.5:
-        how = {"": "supposed: 8 g a minute and litre" if preparation.is_heated else "as written"}.get(
+        how = {"": "assumed: 8 g per minute and litre" if preparation.is_heated else "as given"}.get(
             pot.by_measure, f"by the final {'reading' if pot.by_measure == 'brix' else pot.by_measure}"
         )
-        reasons.append(f"{pot.evaporated_g:.0f} g of water gone off ({how}).")
+        reasons.append(f"{pot.evaporated_g:.0f} g of water evaporated ({how}).")
     elif pot.evaporated_g <= -0.5:
-        reasons.append(f"{-pot.evaporated_g:.0f} g more water than was written, by the final reading.")
+        reasons.append(f"{-pot.evaporated_g:.0f} g more water than given, by the final reading.")
     if pot.lost_g >= 0.5:
-        reasons.append(f"{pot.lost_g:.0f} g stayed in the pot and the strainer, by the final measure; that changes no strength.")
+        reasons.append(f"{pot.lost_g:.0f} g lost in the pot and strainer, by the final measure. The concentration stays the same.")
     leftovers = listed(_brings(pot.liquid)) or "no sugar"
-    reasons.append(f"{pot.weight_g:.0f} g are left, {pot.volume_ml:.0f} ml at {pot.weight_g / pot.volume_ml:.3f} g/ml, with {leftovers}.")
+    reasons.append(f"{pot.weight_g:.0f} g left, {pot.volume_ml:.0f} ml at {pot.weight_g / pot.volume_ml:.3f} g/ml, with {leftovers}.")
     return reasons
 
 

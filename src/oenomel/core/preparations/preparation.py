@@ -87,7 +87,7 @@ class RecipeLine:
         if self.what.role == "water" and self.unit != "cup":
             return WATER_G_PER_ML
         if self.what.g_per_cup is None:
-            raise DomainError(f"nobody knows what a cup of {self.in_sentence} weighs: weigh it in g, or tell g_per_cup")
+            raise DomainError(f"the weight of a cup of {self.in_sentence} isn't known: enter grams, or g_per_cup")
         return self.what.g_per_cup / CUP_ML
 
     def _piece_g(self) -> float:
@@ -96,7 +96,7 @@ class RecipeLine:
         else:
             weight = self.what.piece_g or (self.what.piece_ml * self.what.composition.density_g_per_ml if self.what.piece_ml else None)
         if weight is None:
-            raise DomainError(f"nobody knows what a piece of {self.in_sentence} weighs: weigh it in g")
+            raise DomainError(f"the weight of one piece of {self.in_sentence} isn't known: enter grams")
         return weight
 
 
@@ -162,10 +162,8 @@ def line_of(
     what = bottle if poured and bottle is not None else good or bottle
     if what is None:
         near = goods_near(written)
-        hint = f"; near it are {', '.join(near)}" if near else ""
-        raise SpecError(
-            f"{location}.what", f'nobody knows what "{written}" is{hint}: use another word, or describe it with its composition'
-        )
+        hint = f". Closest: {', '.join(near)}" if near else ""
+        raise SpecError(f"{location}.what", f'no ingredient matches "{written}"{hint}. Use another word, or give its composition')
     return checked_line(location, RecipeLine(written, what, amount, unit, g_per_cup))
 
 
@@ -176,9 +174,7 @@ def checked_line(location: str, line: RecipeLine) -> RecipeLine:
     except DomainError as error:
         raise SpecError(f"{location}.unit", str(error)) from error
     if not 0 < grams <= MOST_G:
-        raise SpecError(
-            f"{location}.amount", str(OutOfRange("the weight in g", grams, 0, MOST_G)) if grams > 0 else "wants more than nothing"
-        )
+        raise SpecError(f"{location}.amount", str(OutOfRange("the weight in g", grams, 0, MOST_G)) if grams > 0 else "must be more than 0")
     return line
 
 

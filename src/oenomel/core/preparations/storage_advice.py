@@ -53,27 +53,30 @@ def cautions_of(preparation: Preparation, composition: Composition, keeps: int) 
     sweet = any(isinstance(line.what, Good) and line.what.role == "sugar" for line in preparation.lines) or composition.sugar > 20
     strong = any(_strength(line) >= 20 for line in preparation.lines)
     if preparation.is_heated and sweet:
-        yield "Hot sugar burns deep: a roomy pot, no hands near it, cold water by."
+        yield "Hot sugar causes deep burns: use a large pot and keep cold water near."
     if preparation.is_heated:
-        yield "Let it cool before it meets egg, cream or ice, and never shake it hot."
+        yield "Let it cool before adding egg, cream or ice. Never shake it hot."
     if preparation.is_heated and strong:
-        yield "Spirit over heat gives fumes that catch fire: warm it in a water bath away from flames, or add it once the rest is cold."
+        yield "Spirit fumes catch fire: warm it in a water bath, away from flames, or add it when the rest is cold."
     if preparation.is_heated and not is_non_alcoholic(composition.abv):
-        yield "Alcohol goes off on the fire; how much nobody measured: the strength told is the most that there can be."
+        yield "Some alcohol evaporates on the heat, so the strength shown is the maximum."
     if is_flammable(composition.abv):
-        yield "It burns: keep it from flames."
+        yield "Flammable: keep it away from flames."
     carried = {caution for line in preparation.lines for caution in line.what.cautions}
     yield from caution_messages(carried)
     greens = any(isinstance(line.what, Good) and line.what.role == "plant" and not line.what.allergens for line in preparation.lines)
     if greens and "wild plant" not in carried:
-        yield "Only plants sold as food; a strong infusion holds more of a plant than any dish does."
+        yield "Use only plants sold as food: a strong infusion holds more than any dish."
     allergens = sorted({allergen for line in preparation.lines for allergen in line.what.allergens})
     if allergens:
-        yield f"Contains {listed(allergens)}: it stands on the label. Labels of what went in decide."
+        yield f"Contains {listed(allergens)}. Write it on the label, and check the labels of its ingredients."
     if preparation.kind in ("syrup", "gum syrup") and 100 * composition.sugar / composition.density_g_per_ml / 100 > SATURATED_BRIX:
-        yield "More sugar than water keeps dissolved: it will crystallise in the cold."
+        yield "Richer than 2:1: it will crystallise in the cold."
     days = "day" if keeps == 1 else "days"
-    yield f"Clean bottle, cold, labelled with name, date and what is in it: about {keeps} {days}, and a nose overrides that."
+    yield (
+        "Keep it cold in a clean bottle, labelled with name, date and contents. "
+        f"It keeps about {keeps} {days}: trust your nose over the date."
+    )
 
 
 def _is_fresh(line: RecipeLine) -> bool:

@@ -109,22 +109,22 @@ def _part(move: Move) -> float:
 def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
     """Return what distinguishes a way from the others: nearest, one pour only, or what it keeps, adds and leaves out."""
     if not way.moves:
-        return "Nothing need move" if way.reached else "Nothing brings it nearer"
+        return "No change needed" if way.reached else "Nothing comes closer"
     joined = [move.ingredient.in_sentence for move in way.moves if move.joined]
     if len(way.moves) == 1:
-        return capital(f"{joined[0]} joins") if joined else f"Moves the {way.moves[0].ingredient.in_sentence} only"
+        return capital(f"add {joined[0]}") if joined else f"Only change the {way.moves[0].ingredient.in_sentence}"
     # Pours that the other ways move and this one leaves unchanged, if they define the drink.
     own = {move.pour for move in way.moves if not move.joined}
     kept = [i for i in {m.pour for other in ways for m in other.moves if not m.joined} - own if price_of(drink.pours[i]) >= DEAR]
     out = [move.ingredient.in_sentence for move in way.moves if move.after_ml == 0]
     nearest = _off(way) <= min(map(_off, ways)) + AS_NEAR
     words = (
-        *(["comes nearest" if nearest else "with its own pours"] if way is ways[0] else []),
-        *([f"keeps the {listed([drink.pours[i].ingredient.in_sentence for i in sorted(kept)])}"] if kept else []),
-        *([f"takes {listed(joined)} in"] if joined else []),
-        *([f"leaves {listed(out)} out"] if out else []),
+        *(["closest" if nearest else "no new ingredient"] if way is ways[0] else []),
+        *([f"keep the {listed([drink.pours[i].ingredient.in_sentence for i in sorted(kept)])}"] if kept else []),
+        *([f"add {listed(joined)}"] if joined else []),
+        *([f"drop {listed(out)}"] if out else []),
     )
-    return capital(", ".join(words) or f"moves {len(way.moves)} pours")
+    return capital(", ".join(words) or f"change {len(way.moves)} ingredients")
 
 
 def _off(way: Rebalanced) -> float:
@@ -139,14 +139,14 @@ def _cost(drink: Drink, way: Rebalanced) -> str:
         for move in way.moves
         if not move.joined and _part(move) >= LEAST_PART and price_of(drink.pours[move.pour]) >= (DEAR if move.after_ml else MISSED)
     ]
-    return f"Costs in character: {listed(costs_in_words)}." if costs_in_words else "What the drink is known by stays."
+    return f"Changes the character: {listed(costs_in_words)}." if costs_in_words else "Keeps the character."
 
 
 def _moved(move: Move) -> str:
     """Describe how much less or more of a pour, as a fraction of it."""
     name, part = move.ingredient.in_sentence, _part(move)
     if move.after_ml == 0:
-        return f"the {name} goes"
+        return f"no {name}"
     if move.after_ml < move.before_ml:
         return f"{part_words(part)} less {name}"
     if part > TWICE_FROM:

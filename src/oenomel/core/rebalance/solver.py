@@ -59,7 +59,7 @@ MOST_RUNGS: Final = 400_000
 WHOLE_SEARCH: Final = 0.6
 """Share of a budget for all free pours at once; the rest is for any four of them."""
 
-NOT_PROVED: Final = "There are too many ways to weigh them all: this is the best that was found, and a better one may be left."
+NOT_PROVED: Final = "Not every option was tried: a better one is possible."
 
 
 @dataclass(frozen=True, slots=True)
@@ -170,7 +170,7 @@ def rebalance(
         raise EmptyDrink
     chosen = usually_free(drink) if free is None else that_can_move(drink, free)
     if len(chosen) > MOST_FREE:
-        raise DomainError(f"{len(chosen)} pours are free; lock some of them, {MOST_FREE} can be weighed against each other")
+        raise DomainError(f"{len(chosen)} ingredients can change, and at most {MOST_FREE} can be compared: lock some")
     variants = with_correctors(Variant(drink, chosen), correctors)
     if not variants[0].free:
         raise NothingFree
@@ -230,7 +230,7 @@ def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most:
     drink don't count.
     """
     if len(correctors) > MOST_CORRECTORS:
-        raise DomainError(f"{len(correctors)} correctors are too many; name at most {MOST_CORRECTORS}")
+        raise DomainError(f"{len(correctors)} correctors are too many: name at most {MOST_CORRECTORS}")
     if not correctors:
         return [variant]
     poured_slugs = {pour.ingredient.slug for pour in variant.drink.pours}
@@ -387,8 +387,8 @@ def _coarse(drink: Drink, free: Collection[int], aim: Objective) -> tuple[str, .
     """Return the free pours that are smaller than a step of their grid."""
     small = [(drink.pours[i], grid_of(drink.pours[i].ingredient, drink.pours[i].unit, aim.grid_ml)) for i in free]
     return tuple(
-        f"{pour.liquid_ml:g} ml of {pour.ingredient.in_sentence} is less than one step of {grid:g} ml: "
-        f"it stays, goes or grows to {grid:g} ml."
+        f"{pour.liquid_ml:g} ml {pour.ingredient.in_sentence} is below the smallest mark, {grid:g} ml. "
+        f"It stays, is dropped or becomes {grid:g} ml."
         for pour, grid in small
         if 0 < pour.liquid_ml < grid
     )
@@ -407,7 +407,7 @@ def _out_of_reach(
     felt = [one_residual for one_residual in residuals if one_residual.felt and one_residual.axis != "volume_ml"]
     if not felt:
         return ()
-    near = f"This is as near as these pours get: still {listed([one_residual.words for one_residual in felt])}."
+    near = f"This is as close as it gets: still {listed([one_residual.words for one_residual in felt])}."
     locked = [i for i in that_can_move(drink) if i not in free and drink.pours[i].liquid_ml > 0]
     if locked and len(free) < MOST_FREE:
         variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]
@@ -420,7 +420,7 @@ def _out_of_reach(
         best = int(np.argmin(worst))
         if worst[best] < max(abs(one_residual.steps) for one_residual in felt) - TASTED_STEPS / 2:
             name = drink.pours[locked[best]].ingredient.in_sentence
-            how = "brings it there" if worst[best] < TASTED_STEPS else "brings it nearer"
-            return (near, f"Freeing the {name} {how}.")
-    help_ = "" if correctors else " Let a corrector join, such as syrup, citrus, spirit or water."
-    return (f"{near} No other pour of this drink helps.{help_}",)
+            how = "rebalances it" if worst[best] < TASTED_STEPS else "brings it closer"
+            return (near, f"Unlocking the {name} {how}.")
+    help_ = "" if correctors else " Add syrup, citrus, spirit or water."
+    return (f"{near} No other ingredient of this drink helps.{help_}",)

@@ -54,7 +54,7 @@ class Target:
         if self.volume_ml == 0:
             raise EmptyDrink
         if all(getattr(self, name) is None for name in (*AXES, "volume_ml")):
-            raise DomainError("the target names neither sugar, acid, abv nor volume_ml")
+            raise DomainError("the target needs sugar, acid, abv or volume_ml")
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,10 +98,10 @@ class Objective:
             raise OutOfRange("the grid in ml", self.grid_ml, FINEST_GRID_ML, COARSEST_GRID_ML)
         counted = [*AXES, "volume_ml"]
         if not any(getattr(self.target, name) is not None and getattr(self.weights, name) > 0 for name in counted):
-            raise DomainError("nothing counts: give what the target names a weight over 0")
+            raise DomainError("no weight is over 0: weigh at least one figure of the target")
         for low, high in self.bounds.values():
             if not 0 <= low <= high <= 2000:
-                raise DomainError(f"bounds from {low:g} to {high:g} ml can't be poured; use 0 to 2000 ml, the smaller first")
+                raise DomainError(f"bounds from {low:g} to {high:g} ml can't be poured: use 0 to 2000 ml, the lower one first")
 
     @property
     def goal(self) -> Goal:

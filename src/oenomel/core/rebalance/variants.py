@@ -146,11 +146,11 @@ def _rungs_of(variant: Variant, index: int, aim: Objective) -> Rungs:
     pour, grid = variant.drink.pours[index], grid_in(variant, index, aim)
     low, high = aim.bounds.get(index, (0.0, MORE_ML) if index in variant.joins else usual_bounds(pour, grid))
     if index in aim.bounds and high > MOST_TIMES_A_POUR * max(pour.liquid_ml, 1.0):
-        raise DomainError(f"up to {high:g} ml of {pour.ingredient.name} is more than a hundred times what is poured; take narrower bounds")
+        raise DomainError(f"up to {high:g} ml of {pour.ingredient.name} is more than a hundred times its amount: use narrower bounds")
     if (high - low) / grid > LONGEST_LADDER:
         raise DomainError(
-            f"{high - low:g} ml of {pour.ingredient.name} in steps of {grid:g} ml are more than {LONGEST_LADDER} amounts; "
-            "take a coarser grid, or narrower bounds"
+            f"{high - low:g} ml of {pour.ingredient.name} in steps of {grid:g} ml are more than {LONGEST_LADDER} amounts: "
+            "use a coarser grid, or narrower bounds"
         )
     return Rungs(*ladder(pour.liquid_ml, grid, low, high), grid, character_per_ml(variant, index, aim))
 

@@ -82,20 +82,20 @@ def _family(parts: Sequence[RolePour], technique: str | None) -> tuple[FamilyNam
     if technique in ("stir", "build") and not any(
         part.ingredient.kind in ("juice", "egg", "dairy") and part.slot == "sour" for part in parts
     ):
-        return "open", "Open: nothing sour in it, and it isn't shaken."
+        return "open", "Open: nothing sour, and not shaken."
     if "base" not in has:
-        return "open", "Open: it has no strong part."
+        return "open", "Open: nothing strong."
     if "sour" not in has:
-        return "open", "Open: it has no sour part."
+        return "open", "Open: nothing sour."
     sweetened = any(part.slot == "lengthener" and part.ingredient.composition.sugar >= _SWEET for part in parts)
     if not has & {"sweet", "liqueur"} and not sweetened:
-        return "open", "Open: nothing in it sweetens."
+        return "open", "Open: nothing sweet."
     by_liqueur = whole > 0 and liqueur / whole >= _LIQUEUR_SHARE
     if top > _SHORT_LENGTHENER_ML or (top > 0 and not by_liqueur):
         return "fizz", f"Fizz: a sour with {top:.0f} ml of something sparkling."
     if by_liqueur:
         names = " and ".join(part.ingredient.name for part in parts if part.slot == "liqueur")
-        return "daisy", f"Daisy: {100 * liqueur / whole:.0f} % of its sugar comes from the liqueur ({names})."
+        return "daisy", f"Daisy: {100 * liqueur / whole:.0f}% of its sugar comes from the liqueur ({names})."
     return "sour", "Sour: strong, sour and sweet."
 
 

@@ -55,7 +55,7 @@ def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
         return of_first
     also = [meant.slug for meant in (_match_of(one, (), index) for one in alternatives) if meant.slug]
     others = tuple(dict.fromkeys([*also, *of_first.others]))[:OTHERS_TOLD]
-    return Meant(of_first.slug, False, others, "The line leaves a choice; the first was taken.")
+    return Meant(of_first.slug, False, others, "The line gives a choice. The first one is used.")
 
 
 def _match_of(words: str, asides: tuple[str, ...], index: Index) -> Meant:
@@ -71,20 +71,20 @@ def _match_of(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     unfit = {Tier.SAID_OF_IT} if beginnings else {Tier.SAID_OF_IT, Tier.BEGINS, Tier.HAS_BEGINNINGS}
     matches = [match for match in index.find(words) if match.tier not in unfit]
     if matches:
-        why = f"Nothing is called “{words}” letter by letter." if matches[0].tier == Tier.NEAR else f"“{words}” is a part of its name."
+        why = f"No exact match for “{words}”." if matches[0].tier == Tier.NEAR else f"“{words}” is part of its name."
         return Meant(matches[0].slug, False, tuple(match.slug for match in matches[1 : OTHERS_TOLD + 1]), why)
     within = index.within(words)
     if within:
-        why = f"Of “{words}” only “{within[0].by or within[0].name}” is known."
+        why = f"Only “{within[0].by or within[0].name}” of “{words}” is known."
         return Meant(within[0].slug, False, tuple(match.slug for match in within[1 : OTHERS_TOLD + 1]), why)
     others = tuple(match.slug for match in index.nearest(words, OTHERS_TOLD))
-    return Meant(None, False, others, f"Nothing in the larder is called “{words}”: add it from its label, or choose another.")
+    return Meant(None, False, others, f"No ingredient matches “{words}”. Add it from its label, or choose another.")
 
 
 def _loosely(words: str, taken: str) -> str:
     if stems(words) == stems(taken):
-        return f"“{words}” doesn’t tell which: the plain class was taken."
-    return f"“{words}” may be several things; {taken} is the usual one."
+        return f"“{words}” doesn’t say which, so the standard one is used."
+    return f"“{words}” can mean several things. {taken} is the usual one."
 
 
 def _readings(words: str, asides: tuple[str, ...]) -> Iterator[str]:

@@ -239,7 +239,7 @@ def _second_amount(said: SpokenAmount, words: str, asides: tuple[str, ...]) -> t
         words = second[1]
     for other in [*([second[0]] if second else []), *(amount for text in asides if (amount := parse_measure(text)) is not None)]:
         if other.unit is not None and not other.of and not _same(said, other):
-            doubts.append("The line tells two amounts; the first was taken.")
+            doubts.append("The line gives two amounts. The first one is used.")
     return words, doubts
 
 

@@ -28,7 +28,7 @@ from oenomel.core.recipe_text.read_recipe import LineCorrection, ReadPour, ReadR
 from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, SpokenAmount, Stage, parse_measure, plain
 from oenomel.core.spec.measures import beginnings
 
-UNNAMED: Final = "Recipe without a name"
+UNNAMED: Final = "Untitled recipe"
 LONGEST_NAME: Final = 80
 LONGEST_LINE: Final = 400
 """Default name, longest name, and longest line read as one; a longer one is read by sentences, and a longer sentence is kept as a note."""
@@ -116,7 +116,7 @@ def read_recipe(
         if len(reading.pours) > MOST_POURS:
             break
         if len(line.text) > LONGEST_LINE:
-            reading.tell(line.text, "note", "Too long to read as one sentence: start a new line where a new pour begins.", sure=False)
+            reading.tell(line.text, "note", "Too long for one line. Put each ingredient on its own line.", sure=False)
         else:
             section = _read_line(reading, line, line.section or section, is_only=len(lines) == 1)
     return _finished(reading)
@@ -379,7 +379,7 @@ def _read_without_amount(reading: ParserState, sentence: str, text: str, section
     if set(ingredient.slots) <= {"garnish"} or (ingredient.kind == "plant" and "garnish" in ingredient.slots):
         reading.garnish(sentence, text)
         return
-    why = f"How much {ingredient.name}? The line doesn’t tell."
+    why = f"How much {ingredient.in_sentence}? The line gives no amount."
     reading.ask(sentence, meant, why)
 
 
@@ -403,14 +403,14 @@ def _finished(reading: ParserState) -> ReadRecipe:
     if sentence.technique is None:
         shaken = any(part.slot in ("sour", "texture") or part.ingredient.kind in ("egg", "dairy", "juice") for part in parts)
         sentence = replace(sentence, technique="shake" if shaken else "stir")
-        how = "shaken, for there is juice in it" if shaken else "stirred, for nothing in it is cloudy"
-        reasons.append(f"No sentence tells how it is worked: {how}.")
+        how = "shaken, because it contains juice" if shaken else "stirred, because everything in it is clear"
+        reasons.append(f"No method given. Assumed {how}.")
     guess = guess_of(parts, sentence.technique, sentence.serve_ice or "none")
     part_ml = None
     if any(pour.unit == "part" for pour in reading.pours):
         most = max(pour.amount for pour in reading.pours if pour.unit == "part")
         part_ml = 30.0 if most <= 2 else 60.0 / most
-        reasons.append(f"A part was taken as {part_ml:g} ml.")
+        reasons.append(f"One part is assumed to be {part_ml:g} ml.")
     serves = next((match[1] for line in reading.lines if (match := _FOR_MORE.search(line.text))), None)
     if serves:
         reasons.append(f"It serves {serves}: its amounts were left as they are, for all of them.")
@@ -431,7 +431,7 @@ def _read_rim(reading: ParserState, what: str) -> None:
         ingredient = reading.ingredient_of(mended.slug)
     if ingredient is None or mended.left_out:
         if at is not None:
-            why = "Left out." if mended.left_out else f"The edge with what? “{what}” coats none that is known."
+            why = "Left out." if mended.left_out else f"A rim of what? “{what}” isn’t a known rim."
             reading.lines[at] = replace(reading.lines[at], taken="note", sure=mended.left_out, why=why)
         return
     if any(pour.stage == "rim" and pour.ingredient is ingredient for pour in reading.pours):

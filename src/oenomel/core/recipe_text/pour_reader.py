@@ -70,32 +70,30 @@ def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, st
         meant = Meant(mended.slug, sure=True)
     if mended.amount:
         measure = parse_measure(mended.amount)
-        odd = () if measure else (f"“{mended.amount}” is not an amount.",)
+        odd = () if measure else (f"“{mended.amount}” isn’t an amount.",)
         piece = replace(piece, said=measure or piece.said, told=mended.amount if measure else piece.told, doubts=odd)
         piece = in_a_unit(piece, reading.default_unit)
     meant = meant or _named(reading, piece)
     if not mended.slug and not stems(piece.words):
-        reading.tell(piece.text, "note", "An amount of what? The line doesn’t tell.", sure=False)
+        reading.tell(piece.text, "note", "An amount of what? The line names no ingredient.", sure=False)
         return
     ingredient = reading.ingredient_of(meant.slug) if meant.slug else None
     if ingredient and _is_garnish(ingredient, piece):
         many = piece.said is not None and piece.said.amount >= _TOO_MANY_FOR_A_GLASS - 1
         if _MUDDLED.search(piece.text) or many:
-            reading.tell(
-                piece.text, "note", "It gives a taste that isn’t counted: pour it as juice or syrup to have it forecast.", sure=False
-            )
+            reading.tell(piece.text, "note", "It adds flavour that isn’t counted. Add it as juice or syrup to include it.", sure=False)
             return
         reading.garnish(piece.text, re.sub(r"^(?:1|an?|one)\s+", "", piece.text))
         return
     measure = piece.said
     if measure is None or measure.kind == "taste":
         named = ingredient.name if ingredient else piece.words
-        why = f"How much {named}? {'To taste is no amount.' if measure else 'The line doesn’t tell.'}"
+        why = f"How much {named}? {'“To taste” isn’t an amount.' if measure else 'The line gives no amount.'}"
         reading.ask(piece.text, meant, why)
         return
     amount, unit, doubts, amounts = _amount_of(measure, ingredient)
     if ingredient and unit in ("piece", "leaf") and not _comes_in_pieces(ingredient):
-        why = f"How much {ingredient.name} is that? It isn’t poured by the piece."
+        why = f"How much {ingredient.name} is that? It isn’t counted in pieces."
         reading.ask(piece.text, meant, why)
         return
     ml = amount * ML_PER_UNIT.get(unit, 30.0)
@@ -169,17 +167,17 @@ def _amount_of(said: SpokenAmount, ingredient: Ingredient | None) -> tuple[float
     """Return an amount in a spec's unit, what was assumed, and other possible amounts."""
     if said.kind == "line":
         usual = next(slot.usual_ml for slot in families()["fizz"].slots if slot.slot == "lengthener")
-        return usual, "ml", [f"As much as fits: {usual:g} ml is usual."], ("30 ml", "60 ml", "90 ml")
+        return usual, "ml", [f"To top up: {usual:g} ml is usual."], ("30 ml", "60 ml", "90 ml")
     if said.unit in ASKED_AMOUNTS:
         first, *others = ASKED_AMOUNTS[said.unit]
         amount, unit = said.amount * first[0], first[1]
         equal_amounts = tuple(f"{said.amount * factor:g} {other}" for factor, other in others)
-        return amount, as_unit(unit), [f"A {said.unit} may be several measures; {amount:g} {unit} was taken."], equal_amounts
+        return amount, as_unit(unit), [f"A {said.unit} can mean several amounts. {amount:g} {unit} is assumed."], equal_amounts
     if said.unit is None:
         if ingredient is not None and _comes_in_pieces(ingredient):
             return said.amount, "piece", [], ()
         unit, other = ("oz", "ml") if said.amount <= _MOST_OUNCES else ("ml", "oz")
-        doubt = "No unit is told; it was guessed by the size of the number."
+        doubt = "No unit given, so it is guessed from the number."
         return said.amount, as_unit(unit), [doubt], (f"{said.amount:g} {other}",)
     return said.amount, as_unit(said.unit), [], ()
 

@@ -149,7 +149,7 @@ def glass_of(grid_ml: float) -> tuple[float, int]:
     ((2.5, 8), (1.0, 10))
     """
     if not 0.5 <= grid_ml <= 5:
-        raise OutOfRange("the smallest measure in ml", grid_ml, 0.5, 5)
+        raise OutOfRange("the smallest amount in ml", grid_ml, 0.5, 5)
     return grid_ml, max(GLASS_GRIDS, math.ceil(GLASS_ML / grid_ml - 1e-9))
 
 
@@ -215,11 +215,11 @@ def jugs_for(
         An ingredient is missing, or these can't make two such jugs.
     """
     if not 1 <= triangles <= 200:
-        raise OutOfRange("the number of triangles", triangles, 1, 200)
+        raise OutOfRange("the number of tests", triangles, 1, 200)
     part_ml, parts = glass_of(grid_ml)
     missing = [job for job in needs(attribute) if job not in bottles]
     if missing:
-        raise DomainError(f"two jugs for {NOUNS[attribute]} want a bottle for {' and '.join(missing)}")
+        raise DomainError(f"two jugs for {NOUNS[attribute]} need a bottle for {' and '.join(missing)}")
     shares = [_shares(attribute, bottles, steps) for steps in (0.0, SPAN_STEPS)]
     things = [*(bottles[job] for job in needs(attribute)), water]
     least = max(volume_ml, math.ceil(triangles * GLASSES_A_JUG * part_ml * parts / 10) * 10.0)

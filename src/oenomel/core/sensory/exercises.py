@@ -115,7 +115,7 @@ def exercise(
         new_exercise = _MAKERS[kind](draw.choice(book), larder, in_stock, conditions, draw)
         if new_exercise is not None:
             return new_exercise
-    raise DomainError("the book has no finished drink to make an exercise of: write one down first")
+    raise DomainError("no finished drink to ask about: mark a trial as finished first")
 
 
 def _swap(
@@ -141,7 +141,7 @@ def _swap(
             f"{capital(AXES[difference.axis].noun)}?",
             (
                 Option("more", AXES[difference.axis].more),
-                Option("same", f"{AXES[difference.axis].same}, to the tongue"),
+                Option("same", f"just {AXES[difference.axis].same}"),
                 Option("less", AXES[difference.axis].less),
             ),
         )
@@ -149,13 +149,13 @@ def _swap(
     )
     right = {difference.axis: _direction(difference.steps) for difference in axes}
     axes_in_words = tuple(_axis_words(difference) for difference in axes)
-    title = f"{capital(come.in_sentence)} goes in where {gone.in_sentence} was, pour for pour. How does the drink stand beside before?"
+    title = f"{capital(come.in_sentence)} replaces {gone.in_sentence}, 1:1. How does the drink change?"
     return Exercise("swap", drink, drink.name, title, asks, right, (*axes_in_words, *compared.unseen[:1]))
 
 
 def _axis_words(axis: AxisDifference) -> str:
     if axis.direction == "same":
-        return f"{capital(AXES[axis.axis].same)} as before."
+        return f"Just {AXES[axis.axis].same} as before."
     return " ".join(filter(None, (f"{axis.headline}.", axis.made_by)))
 
 
@@ -192,10 +192,10 @@ def _fault(
     keys = tuple(f"{name} {1 if steps[name] > 0 else -1}" for name in right)
     effect = listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])
     answer = (
-        f"{amount:g} ml of {pour.ingredient.in_sentence} stands where the book has {pour.volume_ml:g} ml.",
-        f"Beside the book's it is {effect}.",
+        f"It has {amount:g} ml {pour.ingredient.in_sentence}. The recipe has {pour.volume_ml:g} ml.",
+        f"That makes it {effect}.",
     )
-    title = "One pour of this drink stands at a wrong amount. What would a tongue say first?"
+    title = "One amount in this drink is wrong. What do you taste first?"
     return Exercise("fault", wrong, drink.name, title, (Ask("fault", "It is", tuple(options)),), {"fault": keys}, answer)
 
 
@@ -235,10 +235,10 @@ def _correction(
     felt = [in_words(remaining_steps[name], AXES[name]) for name in tasted(remaining_steps)]
     effect = listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])
     choices = (
-        f"With {come.in_sentence} it is {effect} than with {gone.in_sentence}.",
-        f"{capital(answer)}: {f'still {listed(felt)}' if felt else 'back to where it stood, to the tongue'}.",
+        f"With {come.in_sentence} the drink is {effect}.",
+        f"{capital(answer)}: {f'still {listed(felt)}' if felt else 'no noticeable difference is left'}.",
     )
-    title = f"{capital(come.in_sentence)} goes in where {gone.in_sentence} was. Which one change brings it nearest to where it stood?"
+    title = f"{capital(come.in_sentence)} replaces {gone.in_sentence}. Which change rebalances the drink best?"
     return Exercise(
         "correction", riff, drink.name, title, (Ask("change", "Pour", options),), {"change": (f"{best[1]} {best[2]}",)}, choices
     )

@@ -8,12 +8,12 @@ from typing import Final
 from oenomel.core.balance import AXES, USUAL_TONGUE, OwnSteps, sureness
 from oenomel.core.sensory.blends import Attribute
 from oenomel.core.sensory.thresholds import DULLED_AFTER, KNOWN_AFTER, ROUND, Threshold
-from oenomel.core.wording import capital
+from oenomel.core.wording import capital, with_unit
 
 USUAL_LEVEL: Final[Mapping[str, float]] = {"sugar": 8.0, "acid": 0.85, "abv": 15.0}
 """Level at which a step is given in grams and per cent: about the middle of a shaken sour."""
 
-_UNITS: Final = {"sugar": "g of sugar", "acid": "g of acid", "abv": "% of alcohol"}
+_UNITS: Final = {"sugar": "g sugar", "acid": "g acid", "abv": "% ABV"}
 
 ONLY_GUESSED: Final = 0.5
 WELL_KNOWN: Final = 0.25
@@ -39,44 +39,44 @@ def known_steps(thresholds: Mapping[Attribute, Threshold]) -> OwnSteps:
 def threshold_words(known: Threshold) -> str:
     """Compare a taster's sensitivity with the usual one, in a sentence."""
     if known.triangles == 0:
-        return "Nothing is known yet: the usual step stands in its place."
+        return "Not tested yet, so the standard threshold is used."
     if known.triangles >= KNOWN_AFTER and known.guesses >= ONLY_GUESSED:
-        return "So far the answers can’t be told from guessing. After a rest, or with another liquid, it can be tried again."
+        return "The answers so far could be guesses. Try again after a rest, or with another drink."
     if known.triangles < KNOWN_AFTER:
-        return f"A first idea. It counts from {KNOWN_AFTER} triangles on; {KNOWN_AFTER - known.triangles} to go."
+        return f"A first estimate. It counts after {KNOWN_AFTER} tests: {KNOWN_AFTER - known.triangles} to go."
     finer = known.finer
     if finer >= 0.5:
-        sure, words = sureness(finer), "finer than the usual tongue"
+        sure, words = sureness(finer), "more sensitive than usual"
     else:
-        sure, words = sureness(1 - finer), "coarser than the usual tongue: it wants more than the usual step"
+        sure, words = sureness(1 - finer), "less sensitive than usual"
     if sure:
         return f"{capital(sure)} {words}."
-    return "About the usual step." if known.log_sd < WELL_KNOWN else "Finer or coarser than the usual tongue: it can’t be told yet."
+    return "About as sensitive as usual." if known.log_sd < WELL_KNOWN else "More or less sensitive than usual: too close to call."
 
 
 def in_figures(attribute: Attribute, steps: float) -> str:
     """Return a step in a drink's own units; empty for an aroma, which has no unit.
 
     >>> in_figures("sugar", 1.0)
-    'tells 8.0 from 9.4 g of sugar in 100 ml'
+    'notices 8.0 against 9.4 g sugar/100 ml'
     """
     if attribute not in AXES:
         return ""
     level, axis = USUAL_LEVEL[attribute], AXES[attribute]
     other = float(axis.level_at(axis.at(level) + steps))
     of, digits = _UNITS[attribute], 2 if attribute == "acid" else 1
-    where = "" if attribute == "abv" else " in 100 ml"
-    return f"tells {level:.{digits}f} from {other:.{digits}f} {of}{where}"
+    where = "" if attribute == "abv" else "/100 ml"
+    return f"notices {level:.{digits}f} against {with_unit(f'{other:.{digits}f}', of)}{where}"
 
 
 def before_sitting(attribute: Attribute) -> tuple[str, ...]:
     """Return the advice before the first glass."""
-    sentences = ["Rinse with water between the glasses, and eat a bite of plain bread between the triangles."]
+    sentences = ["Rinse with water between glasses, and eat plain bread between tests."]
     if attribute in ("abv", "smell"):
-        sentences.append("Spit: the glasses hold alcohol. Nothing to swallow for whoever drives, is pregnant or doesn’t drink.")
+        sentences.append("Spit: the glasses contain alcohol. Don’t swallow if you drive, are pregnant or don’t drink.")
     if attribute == "acid":
-        sentences.append("Sharp liquids tire the teeth and the tongue: a small sip, and a minute between the triangles.")
-    sentences.append("Glasses of one kind, all equally cold. Smell, sip, and go back as often as you like; if nothing stands out, guess.")
+        sentences.append("Sharp liquids tire the palate: take small sips, and wait a minute between tests.")
+    sentences.append("Use the same glasses, equally cold. Go back as often as you like, and guess if you must.")
     return tuple(sentences)
 
 
@@ -84,15 +84,13 @@ def sitting_words(triangles: int, alcohol_g: float, *, worth_it: bool) -> tuple[
     """Return the advice after some triangles, with some alcohol in the glasses, [g]."""
     sentences = []
     if triangles >= DULLED_AFTER:
-        sentences.append(f"{triangles} triangles tire most palates, and what follows teaches little. Go on tomorrow.")
+        sentences.append(f"{triangles} tests tire most palates. Continue tomorrow.")
     elif triangles and triangles % ROUND == 0:
-        sentences.append("Half a minute, water and a bite of bread before the next one.")
+        sentences.append("Take half a minute, water and a bite of bread before the next one.")
     if alcohol_g >= WORTH_A_WORD_G:
         drinks = max(1, round(alcohol_g / A_DRINK_G))
         in_all = "a drink" if drinks == 1 else f"{drinks} drinks"
-        sentences.append(
-            f"These glasses held {alcohol_g:.0f} g of alcohol so far, as much as {in_all}: a sip of each is enough, and spit it."
-        )
+        sentences.append(f"These glasses held {alcohol_g:.0f} g alcohol so far, as much as {in_all}. Take small sips and spit.")
     if triangles and not worth_it:
-        sentences.append("Six more would hardly tell more of this tongue: another matter would.")
+        sentences.append("Six more tests would add little. Test another attribute.")
     return tuple(sentences)

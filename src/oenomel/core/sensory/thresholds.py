@@ -62,7 +62,7 @@ class TriangleAnswer:
 
     def __post_init__(self) -> None:
         if not 0 < self.steps <= MOST_STEPS:
-            raise OutOfRange("the steps between two glasses", self.steps, 0, MOST_STEPS)
+            raise OutOfRange("the differences between two glasses", self.steps, 0, MOST_STEPS)
 
 
 @dataclass(frozen=True)
@@ -156,7 +156,7 @@ def most_informative(known: Threshold, distances: Sequence[float]) -> int:
         There is none.
     """
     if not distances:
-        raise DomainError("there is no distance that could be poured")
+        raise DomainError("no difference can be poured")
     return int(np.argmin(np.round(_expected_entropy(known.chances, np.asarray(distances, dtype=np.float64)), 9)))
 
 

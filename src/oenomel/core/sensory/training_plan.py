@@ -17,8 +17,8 @@ _WEEK: Final[tuple[tuple[str, tuple[tuple[str, str, int], ...]], ...]] = (
     ("Sharp", ((_TRIANGLES, "acid", 6), (_EXERCISES, "fault", 3))),
     ("Strong", ((_TRIANGLES, "abv", 6), (_EXERCISES, "swap", 3))),
     ("Aroma", ((_TRIANGLES, "smell", 6), (_EXERCISES, "fault", 3))),
-    ("What mends it", ((_EXERCISES, "correction", 5), (_EXERCISES, "swap", 3))),
-    ("Sweet and sharp once more", ((_TRIANGLES, "sugar", 6), (_TRIANGLES, "acid", 6))),
+    ("Corrections", ((_EXERCISES, "correction", 5), (_EXERCISES, "swap", 3))),
+    ("Sweetness and acidity again", ((_TRIANGLES, "sugar", 6), (_TRIANGLES, "acid", 6))),
     ("All together", ((_EXERCISES, "swap", 3), (_EXERCISES, "fault", 3), (_EXERCISES, "correction", 3))),
 )
 

@@ -77,7 +77,7 @@ def next_triangle(jugs: Jugs, known: Threshold, blends: RemainingVolumes, draw: 
     even = [(pair, kept) for pair, sides in pourable if (kept := [side for side in sides if _leaves_both(jugs, pair, side, blends)])]
     pourable = even or pourable
     if not pourable:
-        raise DomainError("the jugs are empty: mix them again, or end the sitting here")
+        raise DomainError("the jugs are empty: mix them again, or stop here")
     best = pourable[most_informative(known, [pair.steps for pair, _ in pourable])][0].steps
     # Near the best distance others teach as much: the one that leaves the jugs most equal is poured.
     near = [entry for entry in pourable if abs(math.log(entry[0].steps / best)) <= AS_TELLING]

@@ -135,7 +135,7 @@ def pourable(volume_ml: float) -> float:
     if not 0 <= volume_ml <= MAX_POUR_ML:
         raise OutOfRange("the pour in ml", volume_ml, 0, MAX_POUR_ML)
     if 0 < volume_ml < LEAST_POUR_ML:
-        raise DomainError(f"{volume_ml:g} ml is less than can be poured; write 0, or at least {LEAST_POUR_ML:g} ml")
+        raise DomainError(f"{volume_ml:g} ml can't be poured: enter 0, or at least {LEAST_POUR_ML:g} ml")
     return volume_ml
 
 

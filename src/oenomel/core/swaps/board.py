@@ -359,8 +359,8 @@ class _Seat:
             wanted = self.pour.liquid_ml * had / has if has > 0 else np.inf
             _, most = usual_bounds(self.pour, grid)
             if wanted > most:
-                how = f"it would take {wanted:.0f} ml" if wanted < HOPELESS_ML else "it has next to none"
-                notes = (f"It can't hold the {AXES[brings].noun} alone: {how}.",)
+                how = f"it needs {wanted:.0f} ml" if wanted < HOPELESS_ML else "it has almost none"
+                notes = (f"It can't keep the {AXES[brings].noun}: {how}.",)
             volume = round(min(wanted, most) / grid) * grid
             drink = _with_pour(drink, self.index, drink.pours[self.index].at(volume))
         variant = replace(variant, free=(self.index,))
@@ -448,13 +448,13 @@ def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
         result.append(after.impression)
     came, went = aromas_between(before, after)
     if came or went:
-        unmeasured = [f"{verb} {' and '.join(tags)}" for verb, tags in (("brings", came), ("loses", went)) if tags]
-        result.append("; ".join(unmeasured))
+        unmeasured = [f"{verb} {' and '.join(tags)}" for verb, tags in (("adds", came), ("loses", went)) if tags]
+        result.append(", ".join(unmeasured))
     bitter = (after.label("bitterness") or 0.0) - (before.label("bitterness") or 0.0)
     if abs(bitter) >= 1:
         result.append("more bitter" if bitter > 0 else "less bitter")
     if before.is_sparkling != after.is_sparkling:
-        result.append("it is still: the drink loses its bubbles" if before.is_sparkling else "brings bubbles")
+        result.append("no bubbles" if before.is_sparkling else "adds bubbles")
     if before.foam != after.foam:
         result.append("no foam" if not after.foam else "foams")
-    return tuple(result) or ("taste it alone first: the numbers don't tell it from the other",)
+    return tuple(result) or ("taste it first: the figures show no difference",)

@@ -25,10 +25,10 @@ brings, the ingredient, and its slot.
 
 VEGAN_NOT: Final = frozenset({"egg", "dairy", "honey"})
 LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
-    "base": ("abv", 10.0, "It has too little strength for a base."),
-    "sour": ("acid", 0.4, "It has no acid to speak of."),
-    "sweet": ("sugar", 15.0, "It isn't sweet enough to sweeten."),
-    "liqueur": ("sugar", 8.0, "It has neither the sugar nor the body of a liqueur."),
+    "base": ("abv", 10.0, "Too weak for a base."),
+    "sour": ("acid", 0.4, "Almost no acid."),
+    "sweet": ("sugar", 15.0, "Not sweet enough."),
+    "liqueur": ("sugar", 8.0, "Too dry and thin for a liqueur."),
 }
 
 
@@ -104,19 +104,19 @@ def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]
 def _unfit(ingredient: Ingredient, pour: Pour) -> str:
     """Explain why an ingredient can't replace this pour; empty where it can."""
     if ingredient.is_sparkling and pour.stage == "mixed":
-        return "It is sparkling, and never goes in a closed shaker."
+        return "Sparkling: it can't go in a closed shaker."
     if "hot" in ingredient.cautions and "hot" not in pour.ingredient.cautions:
-        return "It is hot, and this is a cold drink."
+        return "Hot, and this is a cold drink."
     slot = pour.slot if pour.slot != "other" else ""
     known = any(name in ingredient.values for name in PROPERTIES) or any(ingredient.composition.vector)
     if slot in ingredient.slots or (not slot and ingredient.kind == pour.ingredient.kind):
         plain = known or ingredient.kind in ("water", "sparkling")
-        return "" if plain else "Nothing is known of what is in it: copy its label, or measure it."
+        return "" if plain else "Composition not known: add its label, or measure it."
     if slot in LEAST_OF and known:
         brings, least, reason = LEAST_OF[slot]
         if getattr(ingredient.composition, brings) < least:
             return reason
-    return f"It isn't poured as {_article(slot)}." if slot else f"It is another kind of thing than {pour.ingredient.name}."
+    return f"Not used as {_article(slot)}." if slot else f"Too different from {pour.ingredient.in_sentence}."
 
 
 def _article(slot: str) -> str:
@@ -129,12 +129,12 @@ def _unwanted(ingredient: Ingredient, filters: Filters) -> str:
     allergens = sorted(filters.avoid_allergens.intersection(ingredient.allergens))
     price = ingredient.label("price_per_litre")
     checks: tuple[tuple[bool, str], ...] = (
-        (filters.in_stock is not None and ingredient.slug not in (filters.in_stock or ()), "It isn't at hand."),
-        (bool(allergens), f"It holds {' and '.join(allergens)}."),
-        (filters.vegan and (ingredient.kind in VEGAN_NOT or bool({"egg", "milk"} & set(ingredient.allergens))), "It isn't vegan."),
-        (filters.without_alcohol and not is_non_alcoholic(ingredient.composition.abv), "It has alcohol."),
-        (bool(filters.kinds) and ingredient.kind not in filters.kinds, "It is of another kind."),
-        (filters.most_price is not None and price is None, "Its price isn't told."),
-        (filters.most_price is not None and (price or 0) > (filters.most_price or 0), "It costs more."),
+        (filters.in_stock is not None and ingredient.slug not in (filters.in_stock or ()), "Not in stock."),
+        (bool(allergens), f"Contains {' and '.join(allergens)}."),
+        (filters.vegan and (ingredient.kind in VEGAN_NOT or bool({"egg", "milk"} & set(ingredient.allergens))), "Not vegan."),
+        (filters.without_alcohol and not is_non_alcoholic(ingredient.composition.abv), "Contains alcohol."),
+        (bool(filters.kinds) and ingredient.kind not in filters.kinds, "Another kind."),
+        (filters.most_price is not None and price is None, "No price given."),
+        (filters.most_price is not None and (price or 0) > (filters.most_price or 0), "Too expensive."),
     )
     return next((reason for fails, reason in checks if fails), "")

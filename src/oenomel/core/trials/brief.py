@@ -45,9 +45,9 @@ class Brief:
 
     def __post_init__(self) -> None:
         if self.sweetness and self.sweetness not in SWEETNESSES:
-            raise DomainError(f'"{self.sweetness}" is no sweetness of a brief; use {", ".join(SWEETNESSES)}')
+            raise DomainError(f'"{self.sweetness}" isn\'t a sweetness of a brief: use {", ".join(SWEETNESSES)}')
         if self.least_abv is not None and self.most_abv is not None and self.least_abv > self.most_abv:
-            raise DomainError(f"the brief asks for at least {self.least_abv:g} % and at most {self.most_abv:g} %: turn them round")
+            raise DomainError(f"the brief asks for {self.least_abv:g}% to {self.most_abv:g}%: enter the lower one first")
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,11 +66,9 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
     if least is not None or most is not None:
         low, high = least or 0.0, 100.0 if most is None else most
         kept = low <= served.abv <= high if high > ALCOHOL_FREE_ABV else served.abv <= ALCOHOL_FREE_ABV
-        wish = (
-            f"{low:g} to {high:g} %" if most is not None and low else f"at most {high:g} %" if most is not None else f"at least {low:g} %"
-        )
+        wish = f"{low:g} to {high:g}%" if most is not None and low else f"at most {high:g}%" if most is not None else f"at least {low:g}%"
         brief_checks.append(
-            BriefCheck(f"strength {wish}", kept, f"{served.abv:.1f} % as served" + ("." if kept else f", asked for {wish}."))
+            BriefCheck(f"strength {wish}", kept, f"{served.abv:.1f}% ABV as served" + ("." if kept else f", brief: {wish}."))
         )
     if brief.sweetness:
         low, high = SWEETNESSES[brief.sweetness]
@@ -78,14 +76,14 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
         side = "sweeter" if served.sugar > high else "drier"
         brief_checks.append(
             BriefCheck(
-                brief.sweetness, kept, f"{served.sugar:.1f} g/100 ml of sugar" + ("." if kept else f", {side} than “{brief.sweetness}”.")
+                brief.sweetness, kept, f"{served.sugar:.1f} g sugar/100 ml" + ("." if kept else f", {side} than “{brief.sweetness}”.")
             )
         )
     wished = wished_colour(brief.colour)
     if wished:
         seen = _colour_of(forecast)
         kept = in_colour(wished, seen)
-        brief_checks.append(BriefCheck(f"colour {wished}", kept, f"Foreseen {seen}" + ("." if kept else f", asked for {wished}.")))
+        brief_checks.append(BriefCheck(f"colour {wished}", kept, f"Predicted {seen}" + ("." if kept else f", brief: {wished}.")))
     for avoided in brief.avoid:
         word = avoided.lower()
         names = [
@@ -96,20 +94,16 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
         if word == "alcohol":
             names = [p.ingredient.name for p in forecast.drink.pours if p.ingredient.composition.abv > ALCOHOL_FREE_ABV]
         brief_checks.append(
-            BriefCheck(f"no {avoided}", not names, f"No {avoided} in it." if not names else f"{', '.join(names)}: asked for no {avoided}.")
+            BriefCheck(f"no {avoided}", not names, f"No {avoided}." if not names else f"{', '.join(names)}: brief: no {avoided}.")
         )
     if brief.most_cost is not None:
         cost = forecast.cost
         if cost is None:
-            brief_checks.append(
-                BriefCheck(f"at most {brief.most_cost:g}", None, "What it costs can't be told: a price is missing on the shelf.")
-            )
+            brief_checks.append(BriefCheck(f"at most {brief.most_cost:g}", None, "Cost not known: a price is missing in Stock."))
         else:
             kept = cost <= brief.most_cost
             brief_checks.append(
-                BriefCheck(
-                    f"at most {brief.most_cost:g}", kept, f"It costs {cost:.2f}" + ("." if kept else f", asked for {brief.most_cost:g}.")
-                )
+                BriefCheck(f"at most {brief.most_cost:g}", kept, f"Costs {cost:.2f}" + ("." if kept else f", brief: {brief.most_cost:g}."))
             )
     return tuple(brief_checks)
 

@@ -63,7 +63,7 @@ def cross(parents: Sequence[Drink]) -> Drink:
         Not two or three parents.
     """
     if not 2 <= len(parents) <= MOST_PARENTS:
-        raise DomainError(f"{len(parents)} parents can't be crossed; choose two or three")
+        raise DomainError(f"{len(parents)} trials can't be combined: choose two or three")
     frame, *others = parents
     pours = list(frame.pours)
     drinks = list(others)

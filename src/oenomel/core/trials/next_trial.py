@@ -161,20 +161,20 @@ def state_of(sheets: Sequence[Sheet], ideal: Palate, reference: Floats, present:
     chance = ideal.chance_within(off + ideal.mean)
     trials = len({sheet.trial for sheet in sheets})
     if chance >= CLOSE_ENOUGH:
-        return TrialState(chance, "close enough", "Very likely within a noticeable step of what was asked for, on every axis.")
+        return TrialState(chance, "close enough", "Almost certainly close enough: within one noticeable difference of what you asked for.")
     if trials >= TRIALS_BEFORE_GIVING_IN and best <= chance + NOTHING_BETTER:
         if np.abs(off).max() <= WITHIN_STEPS:
-            return TrialState(chance, "close enough", f"After {trials} trials, nothing that can be poured is likely to be nearer.")
+            return TrialState(chance, "close enough", f"After {trials} trials, no other amounts are likely to come closer.")
         return _out_of_reach(chance, -off)
-    tasted_by = "one sheet" if len(sheets) == 1 else f"{len(sheets)} sheets"
-    return TrialState(chance, "not yet", f"As far as {tasted_by} can tell. A sheet is noisy: one more trial says more than this one again.")
+    tasted_by = "one tasting note" if len(sheets) == 1 else f"{len(sheets)} tasting notes"
+    return TrialState(chance, "not yet", f"Not there yet, going by {tasted_by}. Another trial tells you more than tasting this one again.")
 
 
 def _out_of_reach(chance: float, asked: Floats) -> TrialState:
     """Return a sentence where no amounts reach the target; ``asked``, shape (3,), [steps]."""
     index = int(np.abs(asked).argmax())
     word = list(AXES.values())[index].word(asked[index])
-    sentence = f"It should be {word} than these pours get it. Another ingredient could: see the swaps."
+    sentence = f"These ingredients can't make it {word} enough. Try a swap."
     return TrialState(chance, "as near as can be poured", sentence)
 
 
@@ -208,7 +208,7 @@ def proposals(
     conditions = conditions or Conditions()
     verdicts = [sheet.verdict for sheet in sheets if sheet.trial == trial]
     if not verdicts:
-        raise DomainError("this trial wasn't tasted yet: fill a sheet, and it can be answered")
+        raise DomainError("this trial hasn't been tasted: write a tasting note first")
     verdict = _together(verdicts)
     reference = reference_of(sheets, home, conditions)
     ideal = ideal_of(sheets, reference, palate, conditions, tongue)
@@ -245,8 +245,8 @@ class _Question:
 
     def plain(self) -> Proposal:
         """Propose the drink that the sheets point to."""
-        title = "Answer it" if any(self.verdict.axes) else "Where all the sheets point"
-        why = "" if self.sheets == 1 else f"From {self.sheets} sheets of this drink, not from the last alone."
+        title = "Follow the tasting" if any(self.verdict.axes) else "Follow all the tasting notes"
+        why = "" if self.sheets == 1 else f"From all {self.sheets} tasting notes of this drink."
         return self._proposal("answer", title, self._answer(self.present, self.wished), why)
 
     def fuller(self) -> list[Proposal]:
@@ -261,8 +261,8 @@ class _Question:
             row, wished = list(AXES).index(axis), self.wished.copy()
             wished[row] = max(wished[row], self.here[row] - (self.verdict.body or 0))
             if axis == "abv":
-                why = "Thin: more strength, and with it less water."
-                result.append(self._proposal("stronger", "Answer it, with more strength", self._answer(self.present, wished), why))
+                why = "Thin: more strength adds body."
+                result.append(self._proposal("stronger", "Stronger, for more body", self._answer(self.present, wished), why))
             else:
                 result.append(self._with_gum(wished))
         return result
@@ -277,7 +277,7 @@ class _Question:
             answered = self._answer(gummed, wished, free=[*moving(self.present)[: MOST_FREE - 1], len(pours)])
             gum = any(pour.ingredient.slug == GUM and pour.volume_ml > 0 for pour in answered[0].pours)
             why = f"Thin: sugar{', and gum with it, give' if gum else ' gives'} the drink body."
-        return self._proposal("sweeter", "Answer it, with more sweetness and body", answered, why)
+        return self._proposal("sweeter", "Sweeter, for more body", answered, why)
 
     def quieter(self) -> list[Proposal]:
         """Propose two thirds of a pour that is too loud, at the same volume."""
@@ -295,7 +295,7 @@ class _Question:
         name = pour.ingredient.in_sentence
         more = _more_of(self.present, answered[0])
         fills = f" {capital(listed(more))} {'fill' if len(more) > 1 else 'fills'} the gap." if more else ""
-        return [self._proposal("quieter", f"{pour.ingredient.name} quieter", answered, f"{capital(name)} drowns the rest.{fills}")]
+        return [self._proposal("quieter", f"Less {pour.ingredient.in_sentence}", answered, f"{capital(name)} drowns the rest.{fills}")]
 
     def _cut_to(self, index: int, volume_ml: float, served_ml: float) -> tuple[Answered, float]:
         """Return the drink with one pour cut and the others rebalanced around it, and the share that it has then."""
@@ -329,8 +329,8 @@ class _Question:
         pour = Pour(first, ACCENT_DASHES * ML_PER_UNIT["dash"], unit="dash", slot="accent")
         with_it = replace(self.present, pours=(*self.present.pours, pour))
         aim = Objective(target_at(self.wished, profile_as_made(self.present, self.conditions).volume_ml))
-        instead = f" {capital(' or '.join(one_ingredient.in_sentence for one_ingredient in others))} would do as well." if others else ""
-        why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
+        instead = f" {capital(listed([one_ingredient.in_sentence for one_ingredient in others], 'or'))} would work too." if others else ""
+        why = f"For what is missing: its aroma pairs well with the drink.{instead}"
         residuals = residuals_of(with_it, aim, self.conditions)
         return [self._proposal("accent", f"Two dashes of {first.in_sentence}", (with_it, residuals, ()), why)]
 
@@ -349,7 +349,7 @@ class _Question:
         else:
             return []
         answered, pour = min(helpful, key=lambda each: _off(each[0][1]))
-        why = "One pour alone: the tongue then knows what made the difference."
+        why = "With one change you know what made the difference."
         return [self._proposal("one change", f"Only {pour.ingredient.in_sentence}", answered, why)]
 
     def _answer(
@@ -380,14 +380,14 @@ class _Question:
     def _proposal(self, key: str, title: str, answered: Answered, why: str) -> Proposal:
         drink, residuals, notes = answered
         changes = changes_between(drink, self.present, self.conditions)
-        heard = f"Said of it: {verdict_words(self.verdict) or 'nothing of the axes'}."
+        heard = f"Tasted: {verdict_words(self.verdict) or 'no comment on the balance'}."
         served, before = (profile_as_made(one_drink, self.conditions) for one_drink in (drink, self.present))
         loud = [
             loudness.sentence
             for loudness in loudness_between(drink, self.present, served.volume_ml, before.volume_ml)
             if loudness.is_noticeable
         ]
-        nose = f"To the nose: {listed(loud)}." if loud else ""
+        nose = f"Aroma: {listed(loud)}." if loud else ""
         reasons = tuple(reason for reason in (heard, why, *_change_words(changes), nose) if reason)
         chance = self.ideal.chance_within(steps_of(served) - self.reference)
         return Proposal(key, title, drink, reasons, changes, residuals, notes, chance)
@@ -470,8 +470,8 @@ def _change_words(changes: Sequence[Change]) -> list[str]:
 def _besides(own_ml: float, grown_ml: float) -> str:
     """Return the purpose of a change that moves no axis noticeably; ``grown_ml`` is the volume added by all of them together."""
     if abs(own_ml) < DROPS_ML:
-        return "for the nose"
+        return "for the aroma"
     # A change opposite to the others keeps the drink at its size.
     if abs(grown_ml - own_ml) > abs(grown_ml) + SIZE_TOLD_ML:
         return "keeps the size" if own_ml > 0 else "makes room"
-    return "hardly to be told alone"
+    return "not noticeable on its own"

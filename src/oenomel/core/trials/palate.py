@@ -134,8 +134,8 @@ def _axis_words(axis: Axis, steps: float, *, sure: bool) -> str:
     if not can_be_tasted(steps):
         return "about the middle"
     if not sure:
-        return f"perhaps {axis.word(steps)}; it can’t be told yet"
-    return f"{in_words(steps, axis)} than the middle of a home"
+        return f"{axis.word(steps)} or not: too close to call"
+    return f"{in_words(steps, axis)} than the middle of the typical range"
 
 
 def unknown_palate(sd: float = PALATE_SD) -> Palate:
@@ -164,7 +164,7 @@ def learn(sheets: Sequence[Tasted], prior: Palate | None = None, tongue: OwnStep
     for sheet in tastings:
         for answer in sheet.said:
             if answer is not None and not -3 <= answer <= 3:
-                raise OutOfRange("what was said of an axis", answer, -3, 3)
+                raise OutOfRange("the tasting score", answer, -3, 3)
     if not tastings:
         return prior
     # In the taster's own steps the words mean the same as for everyone; the result is converted to usual steps again.

@@ -12,6 +12,7 @@ from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.larder import ETHANOL_G_PER_ML, WATER_G_PER_ML
 from oenomel.core.larder.solutions import BRIX_PER_ABV, water_g
 from oenomel.core.spec import Drink
+from oenomel.core.wording import with_unit
 from oenomel.errors import ImpossibleMeasurement
 
 
@@ -96,16 +97,16 @@ def own_water(technique: str, ratios: Sequence[float]) -> OwnWater:
     """Compute the bar's own dilution of a technique from its readings; raises OutOfRange as `house_factor`.
 
     >>> own_water("stir", [0.9, 0.86, 0.93]).words
-    'Your stir takes 9 % less water than the curve, give or take 6 %, by 3 measurements.'
+    'Your stir gives 9% less dilution than standard (±6%), from 3 readings.'
     """
     factor = house_factor(ratios)
     half = Z80 * factor.relative_sd
     if abs(factor.factor - 1) <= half:
-        takes = "about as much water as the curve"
+        takes = "about the standard dilution"
     else:
-        takes = f"{abs(100 * (factor.factor - 1)):.0f} % {'more' if factor.factor > 1 else 'less'} water than the curve"
-    counted = "1 measurement" if factor.measurements == 1 else f"{factor.measurements} measurements"
-    words = f"Your {technique} takes {takes}, give or take {100 * half:.0f} %, by {counted}."
+        takes = f"{abs(100 * (factor.factor - 1)):.0f}% {'more' if factor.factor > 1 else 'less'} dilution than standard"
+    counted = "1 reading" if factor.measurements == 1 else f"{factor.measurements} readings"
+    words = f"Your {technique} gives {takes} (±{100 * half:.0f}%), from {counted}."
     return OwnWater(technique, factor.factor, factor.factor - half, factor.factor + half, factor.measurements, words)
 
 
@@ -148,7 +149,9 @@ def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) 
     """
     kind = QUANTITIES[reading.quantity]
     if not kind.low <= reading.value <= kind.high:
-        raise ImpossibleMeasurement(f"{reading.value:g} {kind.unit} can't be: a {kind.name} lies between {kind.low:g} and {kind.high:g}")
+        raise ImpossibleMeasurement(
+            f"{with_unit(f'{reading.value:g}', kind.unit)} isn't possible: enter {kind.low:g} to {kind.high:g} for {kind.name}"
+        )
     ice_ml = forecast.conditions.ice_in_the_tin(forecast.drink.method).grams if forecast.drink.method.ice != "none" else 0.0
     there = forecast_reading(reading.quantity, reading.point, forecast)
     before = forecast_reading(reading.quantity, "tin", forecast)
@@ -157,9 +160,10 @@ def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) 
         most = (there if reading.point == "tin" else there - forecast.dilution.water_ml + ice_ml) * ROOM_FOR_ERROR + 5
         if reading.value > most:
             raise ImpossibleMeasurement(
-                f"{reading.value:g} {kind.unit} {READING_POINTS[reading.point]} can't be: {there:.0f} {kind.unit} are foreseen, "
-                + ("that is what goes in" if reading.point == "tin" else f"and with all {ice_ml:.0f} g of the ice it would be {most:.0f}")
-                + ". Was the tin or the glass weighed with it?"
+                f"{with_unit(f'{reading.value:g}', kind.unit)} {READING_POINTS[reading.point]} isn't possible: "
+                f"{there:.0f} {kind.unit} is predicted, "
+                + ("which is all its ingredients" if reading.point == "tin" else f"or with all {ice_ml:.0f} g of ice melted {most:.0f}")
+                + ". Did you weigh the tin or glass too?"
             )
     if reading.quantity in ("abv", "brix", "acid") and reading.point != "tin":
         earlier = [other.value for other in others if other.quantity == reading.quantity and other.point == "tin"]
@@ -167,11 +171,12 @@ def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) 
         topped = any(pour.liquid_ml and not pour.meets_ice for pour in forecast.drink.pours) and reading.point == "served"
         if reading.value > most and not topped:
             raise ImpossibleMeasurement(
-                f"{reading.value:g} {kind.unit} {READING_POINTS[reading.point]} can't be: before the ice it was at most "
-                f"{most / ROOM_FOR_ERROR:.{kind.decimals}f}, and ice only adds water"
+                f"{with_unit(f'{reading.value:g}', kind.unit)} {READING_POINTS[reading.point]} isn't possible: "
+                "before the ice it was at most "
+                f"{most / ROOM_FOR_ERROR:.{kind.decimals}f}, and ice dilutes it"
             )
     if reading.quantity == "abv" and reading.value > 96.5:
-        raise ImpossibleMeasurement(f"{reading.value:g} % can't be: no spirit is stronger than 96.5 %")
+        raise ImpossibleMeasurement(f"{reading.value:g}% isn't possible: no spirit is stronger than 96.5%")
 
 
 def beside_forecast(readings: Sequence[Reading], forecast: Forecast) -> list[BesideForecast]:
@@ -185,7 +190,7 @@ def _beside(reading: Reading, forecast: Forecast) -> BesideForecast:
     profile = {"tin": forecast.undiluted, "strained": forecast.strained, "served": forecast.served}[reading.point]
     if reading.quantity == "brix" and profile.abv >= MISLED_FROM_ABV:
         read = BRIX_PER_ABV * profile.abv
-        warning = f"A refractometer reads alcohol as sugar: about {read:.0f} °Bx of this is the strength. It can't tell the sweetness here."
+        warning = f"A refractometer reads alcohol as sugar: about {read:.0f}°Bx of this is alcohol. It can't measure sweetness here."
     if should is None or reading.quantity == "held_back_g":
         return BesideForecast(reading, None, None, None, "", warning)
     interval = forecast.interval80.get(reading.quantity) if reading.point == "served" else None
@@ -195,7 +200,7 @@ def _beside(reading: Reading, forecast: Forecast) -> BesideForecast:
         # The interval is that of grams; titration counts equivalents.
         scale = should / forecast.served.acid if forecast.served.acid else 1.0
         low, high = interval.low * scale, interval.high * scale
-    words = "as foreseen" if low <= reading.value <= high else "more than foreseen" if reading.value > high else "less than foreseen"
+    words = "as predicted" if low <= reading.value <= high else "more than predicted" if reading.value > high else "less than predicted"
     return BesideForecast(reading, should, low, high, words, warning)
 
 
@@ -225,9 +230,7 @@ def measured_water(readings: Sequence[Reading], forecast: Forecast) -> MeasuredW
         if quantity in ("weight_g", "volume_ml"):
             per_ml = WATER_G_PER_ML if quantity == "weight_g" else 1.0
             water = (after + (held_back_g or 0.0) * (1.0 if quantity == "weight_g" else 1 / WATER_G_PER_ML) - before) / per_ml
-            warning = (
-                "" if held_back_g is not None else "What stayed on the ice wasn't weighed: 3 g left there read as 5 to 6 % less water."
-            )
+            warning = "" if held_back_g is not None else "What stayed on the ice wasn't weighed: 3 g there look like 5 to 6% less dilution."
         elif after > 0:
             # The same sugar, acid or alcohol in more liquid; °Bx is by weight.
             tin = forecast.undiluted.volume_ml if quantity != "brix" else liquid_g(_liquid(forecast, "tin")) / WATER_G_PER_ML
@@ -238,11 +241,11 @@ def measured_water(readings: Sequence[Reading], forecast: Forecast) -> MeasuredW
         ratio = water / should
         if not LEAST_RATIO <= ratio <= MOST_RATIO:
             raise ImpossibleMeasurement(
-                f"by its {name} this drink took {water:.0f} ml of water, where {should:.0f} ml are foreseen: "
-                "read it again, and weigh tin and ice after straining too"
+                f"its {name} means {water:.0f} ml of dilution, and {should:.0f} ml is predicted: "
+                "take it again, and weigh tin and ice after straining too"
             )
         if measured_before is None:
-            warning = f"{warning} Before the ice it wasn't measured: the recipe was taken.".strip()
+            warning = f"{warning} Not measured before the ice, so the recipe is used.".strip()
         return MeasuredWater(water, ratio, f"{name} before and after the ice", warning)
     return None
 

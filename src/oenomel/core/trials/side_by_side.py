@@ -77,7 +77,7 @@ def compare_trials(trials: Sequence[TrialAsMade], conditions: Conditions, homes:
     EmptyDrink
     """
     if not 2 <= len(trials) <= MOST_TRIALS:
-        raise DomainError(f"{len(trials)} trials can't be laid side by side; choose two to four")
+        raise DomainError(f"{len(trials)} trials can't be compared: choose two to four")
     comparisons = tuple(compare(trial.drink, trials[0].drink, conditions, homes) for trial in trials[1:])
     circumstances = tuple(_circumstances(trials, comparisons))
     rows = _rows([trial.drink for trial in trials], comparisons)
@@ -123,25 +123,25 @@ def _circumstances(trials: Sequence[TrialAsMade], comparisons: Sequence[Comparis
         ("seconds", [_seconds(trial.drink) for trial in trials]),
         ("dry shake", [f"{trial.drink.method.dry_shake_seconds:g} s" for trial in trials]),
         ("ice in the tin", [trial.drink.method.ice for trial in trials]),
-        ("glass", [trial.drink.serve.glass or "none told" for trial in trials]),
+        ("glass", [trial.drink.serve.glass or "not given" for trial in trials]),
         ("ice in the glass", [trial.drink.serve.ice for trial in trials]),
-        ("strainer", [trial.strainer or "not told" for trial in trials]),
-        ("maker", [trial.maker or "not told" for trial in trials]),
+        ("strainer", [trial.strainer or "not given" for trial in trials]),
+        ("maker", [trial.maker or "not given" for trial in trials]),
     ):
         if len(set(values)) > 1:
             circumstances.append(Circumstance(what, tuple(values), *_explains(what, comparisons)))
     slugs = {slug: None for trial in trials for slug in trial.lots}
     for slug in slugs:
         holders = [trial for trial in trials if any(pour.ingredient.slug == slug for pour in trial.drink.pours)]
-        lots = [holder.lots.get(slug) or "lot not told" for holder in holders]
+        lots = [holder.lots.get(slug) or "not given" for holder in holders]
         if len(holders) > 1 and len(set(lots)) > 1:
             name = next(p.ingredient.in_sentence for p in holders[0].drink.pours if p.ingredient.slug == slug)
             axis = _decides(slug, holders[0].drink)
             felt = axis in {name for comparison in comparisons for name in tasted({a.axis: a.steps for a in comparison.axes})}
             which = f"{AXES[axis].more} or {AXES[axis].less}" if axis else ""
-            why = f"Another lot of {name} could explain what is {which}: measure it." if felt else ""
-            values = [trial.lots.get(slug) or "lot not told" if trial in holders else "not in it" for trial in trials]
-            circumstances.append(Circumstance(f"lot of {name}", tuple(values), why, felt, axis if felt else ""))
+            why = f"Another bottle of {name} could make it {which}: measure it." if felt else ""
+            values = [trial.lots.get(slug) or "not given" if trial in holders else "not in it" for trial in trials]
+            circumstances.append(Circumstance(f"bottle of {name}", tuple(values), why, felt, axis if felt else ""))
     return circumstances
 
 
@@ -157,14 +157,14 @@ def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, 
             if can_be_tasted(change.steps[name])
         ]
         if felt:
-            return f"The water that it makes could alone explain “{felt[0][1]}”.", True, felt[0][0]
-        return "It changes the water a little; too little to be tasted by the numbers.", False, ""
+            return f"Its dilution alone could explain “{felt[0][1]}”.", True, felt[0][0]
+        return "It changes the dilution too little to notice.", False, ""
     words, could = {
-        "strainer": ("A finer strainer takes foam, pulp and ice splinters away: it could explain “thin” or a smoother drink.", True),
-        "dry shake": ("It makes the foam, and foam mutes smell and bitterness.", False),
-        "ice in the glass": ("Ice in the glass goes on melting: it could explain a weaker last sip.", True),
-        "glass": ("Another glass gives another nose and another size of sip.", False),
-        "maker": ("Another hand shakes otherwise: weigh before and after the ice.", False),
+        "strainer": ("A finer strainer removes foam, pulp and ice shards, which can make a drink thin or smooth.", True),
+        "dry shake": ("It makes foam, which mutes aroma and bitterness.", False),
+        "ice in the glass": ("Ice in the glass keeps melting, so the last sip is weaker.", True),
+        "glass": ("Another glass changes the aroma and the sip.", False),
+        "maker": ("Everyone shakes differently: weigh it before and after the ice.", False),
     }[what]
     return words, could, ""
 
@@ -179,7 +179,7 @@ def _decides(slug: str, drink: Drink) -> str:
 
 
 def _seconds(drink: Drink) -> str:
-    return "the usual time" if drink.method.seconds is None else f"{drink.method.seconds:g} s"
+    return "standard time" if drink.method.seconds is None else f"{drink.method.seconds:g} s"
 
 
 def _summed_up(trials: Sequence[TrialAsMade], comparisons: Sequence[Comparison], circumstances: Sequence[Circumstance]) -> str:
@@ -189,14 +189,14 @@ def _summed_up(trials: Sequence[TrialAsMade], comparisons: Sequence[Comparison],
         by_name = {axis.axis: axis for axis in beside.axes}
         felt = [by_name[name] for name in tasted({name: axis.steps for name, axis in by_name.items()})]
         if not beside.changes:
-            result.append(f"{trial.name} is poured as {trials[0].name}")
+            result.append(f"{trial.name} has the same ingredients as {trials[0].name}")
         elif not felt:
-            result.append(f"{trial.name} can't be told from {trials[0].name} by sweetness, acidity or strength")
+            result.append(f"{trial.name} has no noticeable difference from {trials[0].name} in sweetness, acidity or strength")
         else:
             unsure = [axis for axis in beside.axes if axis not in felt and axis.direction != "same"]
             sure = {_sure(axis): [a.headline.lower() for a in felt if _sure(a) == _sure(axis)] for axis in felt}
-            words = "; ".join(f"{how} {' and '.join(names)}" for how, names in sure.items())
-            rest = f"; {' and '.join(AXES[axis.axis].noun for axis in unsure)} can't be told apart" if unsure else ""
+            words = ", ".join(f"{how} {' and '.join(names)}" for how, names in sure.items())
+            rest = f", with no noticeable difference in {listed([AXES[axis.axis].noun for axis in unsure])}" if unsure else ""
             result.append(f"{trial.name} is {words}{rest}")
     # Only a circumstance that moves a differing axis can explain the difference.
     besides = [circumstance.what for circumstance in circumstances if circumstance.axis]

@@ -59,7 +59,7 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
     served = [profile_as_made(drink, conditions) for drink in drinks]
     if len(drinks) < LEAST_SPECS:
         points = tuple(CloudSpec(profile, 0.0, False) for profile in served)
-        return SpecCloud(points, None, None, "Add what books and colleagues pour: from two specs on there is a middle to start from.")
+        return SpecCloud(points, None, None, "Add specs of books and colleagues. With two or more you get an average to start from.")
     middle = middle_of(drinks)
     centre = profile_as_made(middle, conditions)
     at: NDArray[np.float64] = np.array([steps_of(profile) for profile in served])
@@ -72,10 +72,10 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
     )
     spread = at.max(axis=0) - at.min(axis=0)
     widest = list(AXES.values())[int(spread.argmax())].noun
-    apart = "hardly to be tasted apart" if spread.max() < 1 else f"they disagree most on {widest}"
-    sentence = f"{len(drinks)} specs; {apart}."
+    apart = "hardly any difference" if spread.max() < 1 else f"they differ most in {widest}"
+    sentence = f"{len(drinks)} specs: {apart}."
     if outlying.any():
-        sentence += " One of them stands apart." if outlying.sum() == 1 else f" {int(outlying.sum())} of them stand apart."
+        sentence += " One is an outlier." if outlying.sum() == 1 else f" {int(outlying.sum())} are outliers."
     return SpecCloud(points, middle, centre, sentence)
 
 
@@ -100,7 +100,7 @@ def middle_of(drinks: Sequence[Drink]) -> Drink:
         grid = grid_of(usual.ingredient, usual.unit, GRID_ML)
         pours.append(replace(usual, volume_ml=max(grid, round(amount / grid) * grid) if amount else 0.0))
     if not any(pour.liquid_ml > 0 for pour in pours):
-        raise DomainError("these specs have no slot in common: no middle can be poured of them")
+        raise DomainError("these specs have no role in common, so there is no average")
     methods = Counter((drink.method, drink.serve.glass) for drink in drinks).most_common(1)[0][0]
     frame = next(drink for drink in drinks if (drink.method, drink.serve.glass) == methods)
     return replace(frame, pours=tuple(pours))

@@ -131,13 +131,13 @@ def card_of(
         drawn=_drawn(forecast),
         garnishes=tuple(_garnish(garnish.what, garnish.how, garnish.why, garnish.instead) for garnish in drink.serve.garnish),
         volume=f"{served.volume_ml:.0f} ml, {served.volume_ml / way.ounce_ml:.1f} oz",
-        strength=f"{served.abv:.1f} % ABV",
-        measures=f"{measures:.1f} {COUNTRIES[country]} standard drinks, {served.alcohol_g:.0f} g of alcohol"
+        strength=f"{served.abv:.1f}% ABV",
+        measures=f"{measures:.1f} {COUNTRIES[country]} standard drinks, {served.alcohol_g:.0f} g alcohol"
         if forecast.has_strength
         else "without alcohol",
         balance=(
-            f"{served.sugar:.1f} g of sugar ({sugar.low:.1f} to {sugar.high:.1f}) and {served.acid:.2f} g of acid "
-            f"({acid.low:.2f} to {acid.high:.2f}) in 100 ml"
+            f"{served.sugar:.1f} g sugar ({sugar.low:.1f} to {sugar.high:.1f}) and {served.acid:.2f} g acid "
+            f"({acid.low:.2f} to {acid.high:.2f}) per 100 ml"
         ),
         edge="" if forecast.edge is None else forecast.edge.words,
         contains=contains,
@@ -205,7 +205,7 @@ def _of_the_glass(drink: Drink, step: Step) -> bool:
 
 
 def _garnish(what: str, how: str, why: str, instead: str) -> CardGarnish:
-    return CardGarnish(capital(what), "; ".join(part for part in (how, why, f"none at hand: {instead}" if instead else "") if part))
+    return CardGarnish(capital(what), "; ".join(part for part in (how, why, f"out of stock: {instead}" if instead else "") if part))
 
 
 def _edge_of(drink: Drink) -> float:

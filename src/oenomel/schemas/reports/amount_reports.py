@@ -43,7 +43,7 @@ def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Calla
     DomainError
     """
     if typed.pour >= len(drink.pours):
-        raise SpecError("pour", f"there is no pour {typed.pour}; the spec has {len(drink.pours)}, counted from 0")
+        raise SpecError("pour", f"there is no ingredient {typed.pour}: the spec has {len(drink.pours)}, counted from 0")
     pours = [(pour.ingredient, pour.slot) for pour in drink.pours]
     typed_amount = parse_typed(typed.text, typed.unit, pours, typed.pour, spec.part_ml, spec.ounce_ml)
     if typed_amount.asks:

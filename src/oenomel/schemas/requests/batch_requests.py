@@ -99,11 +99,11 @@ def wish_of(entry: BatchWishEntry) -> BatchWish:
     """Return the core's request for a batch; raises SpecError without a size."""
     given = [name for name in ("serves", "container_ml", "use_up") if getattr(entry, name) is not None]
     if not given:
-        raise SpecError("serves", "say how much: so many serves, a container, or what is to be used up")
+        raise SpecError("serves", "choose a number of serves, a container, or an ingredient to use up")
     if entry.use_up is not None and len(given) > 1:
-        raise SpecError("use_up", "what is to be used up decides how much it is: leave serves and container out")
+        raise SpecError("use_up", "an ingredient to use up sets the amount: leave out serves and container")
     if (entry.use_up is None) != (entry.use_up_ml is None):
-        raise SpecError("use_up_ml", "what is to be used up needs a slug, and how much of it in ml")
+        raise SpecError("use_up_ml", "an ingredient to use up needs its slug and ml")
     use_up = None if entry.use_up is None or entry.use_up_ml is None else (entry.use_up, entry.use_up_ml)
     return BatchWish(entry.service, entry.serves, entry.container_ml, use_up, entry.grid, entry.cold, entry.stand_in)
 

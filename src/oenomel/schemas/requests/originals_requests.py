@@ -130,7 +130,7 @@ def _slugs_meant(location: str, words: Iterable[str], known: Callable[[str], Ing
     for index, word in enumerate(words):
         ingredient = known(word)
         if ingredient is None:
-            raise SpecError(f"{location}[{index}]", f'nothing in the larder is called "{word}" for sure: find it first, and take its slug')
+            raise SpecError(f"{location}[{index}]", f'no single ingredient matches "{word}": find it first, and use its slug')
         result.append(ingredient.slug)
     return tuple(dict.fromkeys(result))
 

@@ -100,7 +100,7 @@ def parse_target(text: str) -> SpecFile | FamilyTarget | TypedTarget:
     except ValidationError as error:
         raise spec_error(error.errors()[0]) from error
     except (RecursionError, ValueError) as error:
-        raise SpecError("", "the target is not JSON") from error
+        raise SpecError("", "the target isn't JSON") from error
 
 
 def target_from(
@@ -130,7 +130,7 @@ def target_from(
         if home is None:
             raise RecordNotFound("home for the family", entry.family)
         if entry.palate is not None and palate is None:
-            raise SpecError("palate", "palates are kept in a data file; a target on its own can't name one")
+            raise SpecError("palate", "palates are in a data file, so a target file can't name one")
         return Target(**home.centre(palate.mean if palate else None), volume_ml=home.volume_ml)
     assert described is not None
     return Target(**dict(zip(FIGURES, figures_of([described], equivalents, conditions)[:, 0].tolist(), strict=True)))
@@ -151,7 +151,7 @@ def pours_named(drink: Drink, names: Sequence[str | int], path: str = "free") ->
         else:
             places = [i for i, pour in enumerate(drink.pours) if name in _names_of(pour.ingredient)]
         if not places:
-            raise SpecError(path, f'"{name}" is no pour of this drink; it has {", ".join(_name(p.ingredient) for p in drink.pours)}')
+            raise SpecError(path, f'"{name}" isn\'t in this drink: use {", ".join(_name(p.ingredient) for p in drink.pours)}')
         result += places
     return result
 

@@ -56,7 +56,7 @@ class SheetEntry(TastingNoteEntry):
             and not self.lacking
             and not any(self.words.model_dump().values())
         ):
-            raise ValueError("the sheet is empty: say something of the drink, be it that it is right")
+            raise ValueError("the tasting note is empty: enter at least one thing, even “right”")
         return self
 
 

@@ -36,5 +36,5 @@ class LabelEntry(Entry):
     @model_validator(mode="after")
     def _one_strength(self) -> LabelEntry:
         if self.abv is not None and self.proof is not None:
-            raise PydanticCustomError("strength", "a label tells the strength in % or in proof, not both")
+            raise PydanticCustomError("strength", "give the strength in % or in proof, not both")
         return self

@@ -78,15 +78,15 @@ def _bottle(conn: sqlite3.Connection, entry: IngredientEntry) -> Item:
     here = ingredients.some(conn, [entry.slug]).get(entry.slug)
     key = f"bottle {entry.slug}"
     if here is None:
-        return Item(key, "bottle", entry.name, "new", "A bottle that the larder doesn't have yet.")
+        return Item(key, "bottle", entry.name, "new", "Not among your ingredients yet.")
     if here.origin == "catalogue":
-        words = "The larder has one of this name that ships with the product; it stays."
+        words = "The standard ingredient of this name stays."
         return Item(key, "bottle", entry.name, "differs", words, ("leave",))
     own_entry = IngredientEntry.of(here)
     sides = _bottle_sides(own_entry, entry)
     if not sides:
-        return Item(key, "bottle", entry.name, "same", "As it is here.")
-    words = "It is told otherwise here. Trials keep their forecast; drinks on the bench are worked out with what you choose."
+        return Item(key, "bottle", entry.name, "same", "No difference.")
+    words = "Different here. Saved trials keep their forecast. Drinks on the bench use your choice."
     return Item(key, "bottle", entry.name, "differs", words, ("leave", "take"), sides)
 
 
@@ -97,7 +97,7 @@ def _bottle_sides(here: IngredientEntry, comes: IngredientEntry) -> tuple[Side, 
     for name in sorted(values[0].keys() | values[1].keys()):
         mine, its = values[0].get(name), values[1].get(name)
         if mine != its:
-            sides.append(Side(name.replace("_", " "), *(f"{value['value']:g}" if value else "not told" for value in (mine, its))))
+            sides.append(Side(name.replace("_", " "), *(f"{value['value']:g}" if value else "not given" for value in (mine, its))))
     sides += [Side(name, _as_text(one[name]), _as_text(other[name])) for name in one if one[name] != other[name] and name != "origin"]
     return tuple(sides)
 
@@ -119,15 +119,15 @@ def _shelf(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     ]
     new = [entry for entry in house.shelf if entry.slug not in here]
     if sides:
-        words = f"{counted(len(sides), 'bottle')} stand otherwise on the shelf" + (f", {len(new)} more come." if new else ".")
-        return [Item("shelf", "shelf", "The shelf", "differs", words, ("leave", "take"), tuple(sides))]
+        words = f"{counted(len(sides), 'bottle')} different in stock" + (f", {len(new)} new." if new else ".")
+        return [Item("shelf", "shelf", "Stock", "differs", words, ("leave", "take"), tuple(sides))]
     if new:
-        return [Item("shelf", "shelf", "The shelf", "new", f"{counted(len(new), 'bottle')} for the shelf.")]
-    return [Item("shelf", "shelf", "The shelf", "same", "As it is here.")]
+        return [Item("shelf", "shelf", "Stock", "new", f"{counted(len(new), 'bottle')} to add to stock.")]
+    return [Item("shelf", "shelf", "Stock", "same", "No difference.")]
 
 
 def _shelved(state: str, price: float | None) -> str:
-    return state if price is None else f"{state}, {price:g} a litre"
+    return state if price is None else f"{state}, {price:g} per litre"
 
 
 def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
@@ -142,9 +142,9 @@ def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     ]
     new = [entry for entry in house.amended if entry.slug not in here]
     if sides:
-        return [Item("words", "words", "What bottles smell of", "differs", "Described otherwise here.", ("leave", "take"), tuple(sides))]
-    words = "New words for what bottles smell of." if new else "As it is here, and what is new is added."
-    return [Item("words", "words", "What bottles smell of", "new" if new else "same", words)]
+        return [Item("words", "words", "Aromas", "differs", "Different here.", ("leave", "take"), tuple(sides))]
+    words = "New aromas." if new else "No difference. New notes are added."
+    return [Item("words", "words", "Aromas", "new" if new else "same", words)]
 
 
 def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
@@ -159,10 +159,10 @@ def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
         if pair in here and here[pair] != kinship.value
     ]
     if sides:
-        return [Item("kinship", "words", "The kinship of smells", "differs", "Set otherwise here.", ("leave", "take"), tuple(sides))]
+        return [Item("kinship", "words", "Aroma pairings", "differs", "Different here.", ("leave", "take"), tuple(sides))]
     new = comes.keys() - here.keys()
-    words = f"{counted(len(new), 'pair')} that nobody set here." if new else "As it is here."
-    return [Item("kinship", "words", "The kinship of smells", "new" if new else "same", words)]
+    words = f"{counted(len(new), 'pair')} not changed here." if new else "No difference."
+    return [Item("kinship", "words", "Aroma pairings", "new" if new else "same", words)]
 
 
 def _told_alike(entry: DrinkEntry, content: dict[str, Any]) -> bool:
@@ -171,20 +171,20 @@ def _told_alike(entry: DrinkEntry, content: dict[str, Any]) -> bool:
 
 
 def _same_drink(entry: DrinkEntry) -> Item:
-    return Item(f"drink {entry.id}", "drink", entry.name, "same", "As it is in the book.")
+    return Item(f"drink {entry.id}", "drink", entry.name, "same", "No difference.")
 
 
 def _drink(entry: DrinkEntry, here: DrinkEntry | None) -> Item:
     key = f"drink {entry.id}"
     if here is None:
-        return Item(key, "drink", entry.name, "new", f"{counted(len(entry.trials), 'trial')}, not in the book yet.")
+        return Item(key, "drink", entry.name, "new", f"{counted(len(entry.trials), 'trial')}, not in Recipes yet.")
     more = [trial for trial in entry.trials if not any(same_trial(trial, own_trial) for own_trial in here.trials)]
     missing = _missing(here, entry)
     sides = _drink_sides(here, entry, more)
     if not (more or missing or sides):
         return _same_drink(entry)
-    new_parts = [*([f"{counted(len(more), 'trial')} that the book doesn't have"] if more else []), *missing]
-    words = f"{capital(listed(new_parts) or 'something stands otherwise here')}."
+    new_parts = [*([f"{counted(len(more), 'trial')} new here"] if more else []), *missing]
+    words = f"{capital(listed(new_parts) or 'different here')}."
     choices: tuple[Choice, ...] = ("leave", "add", "beside") if more or missing else ("leave", "beside")
     return Item(key, "drink", entry.name, "differs", words, choices, tuple(sides))
 
@@ -195,10 +195,10 @@ def _missing(here: DrinkEntry, comes: DrinkEntry) -> list[str]:
     clouds = [entry for entry in comes.gathered if not any(same_cloud(entry, other) for other in here.gathered)]
     lacks = {
         f"{counted(notes, 'note')} more": notes > 0,
-        f"{counted(len(clouds), 'spec')} of others": bool(clouds),
-        "what lies on the bench": comes.draft is not None and here.draft is None,
+        f"{counted(len(clouds), 'spec')} of other bars": bool(clouds),
+        "a draft": comes.draft is not None and here.draft is None,
         "a brief": comes.brief is not None and here.brief is None,
-        "what is to be remembered": bool(comes.notes) and not here.notes,
+        "notes": bool(comes.notes) and not here.notes,
         "its price and serves": comes.listed is not None and here.listed is None,
     }
     return [words for words, is_missing in lacks.items() if is_missing]
@@ -215,11 +215,11 @@ def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]
             a, b = (getattr(entry.spec, part).model_dump(mode="json") for entry in (mine, its))
             sides += [Side(f"{part}, {name}".replace("_", " "), _as_text(a[name]), _as_text(b[name])) for name in a if a[name] != b[name]]
     if comes.notes and here.notes and comes.notes != here.notes:
-        sides.append(Side("to remember", here.notes, comes.notes))
+        sides.append(Side("notes", here.notes, comes.notes))
     if comes.draft and here.draft and not same_spec(comes.draft.spec, here.draft.spec):
-        sides.append(Side("on the bench", "what lies here stays", "what lay there"))
+        sides.append(Side("on the bench", "your draft stays", "another draft"))
     if comes.brief and here.brief and comes.brief.model_dump() != here.brief.model_dump():
-        sides.append(Side("brief", "what is here stays", "another"))
+        sides.append(Side("brief", "your brief stays", "another"))
     return sides
 
 

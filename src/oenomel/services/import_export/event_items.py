@@ -59,18 +59,18 @@ def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     if house.batches:
         mine = {batch.name for batch in batches.all_batches(conn)}
         new = [batch_entry for batch_entry in house.batches if batch_entry.name not in mine]
-        words = f"{counted(len(new), 'batch').replace('batchs', 'batches')} with their log." if new else "As they are here."
+        words = f"{counted(len(new), 'batch').replace('batchs', 'batches')} with their history." if new else "No difference."
         items.append(Item("batches", "batches", "Batches", "new" if new else "same", words))
     if house.evening is not None:
         here = gather_evening(conn).get("evening")
         name = house.evening.name
         if here is None:
-            items.append(Item("evening", "evening", name, "new", "The evening that is ahead."))
+            items.append(Item("evening", "evening", name, "new", "The coming event."))
         elif EveningOfHouse.model_validate(here).model_dump() == house.evening.model_dump():
-            items.append(Item("evening", "evening", name, "same", "As it is here."))
+            items.append(Item("evening", "evening", name, "same", "No difference."))
         else:
             sides = (Side("evening", f"{here['name']}, {here['at']}", f"{name}, {house.evening.at}"),)
-            items.append(Item("evening", "evening", name, "differs", "Another evening is told here.", ("leave", "take"), sides))
+            items.append(Item("evening", "evening", name, "differs", "Another event is planned here.", ("leave", "take"), sides))
     return items
 
 
@@ -86,7 +86,7 @@ def take_evening(conn: sqlite3.Connection, house: HouseFile, drink_ids: Mapping[
     entries = []
     for drink in evening.drinks:
         if drink.drink not in drink_ids:
-            raise SpecError(f"evening, {evening.name}", f'there is no drink "{drink.drink}" in the file or the book')
+            raise SpecError(f"evening, {evening.name}", f'there is no drink "{drink.drink}" in the file or in Recipes')
         batch_id = ids.get(drink.batch) if drink.batch else None
         entries.append(
             EveningDrinkEntry(
@@ -120,9 +120,9 @@ def _batch(conn: sqlite3.Connection, record: BatchRecord, ids: Mapping[int, str]
 def _add(conn: sqlite3.Connection, batch: BatchOfHouse, drink_ids: Mapping[str, int], ids: Mapping[str, int]) -> int:
     location = f"batches, {batch.name}"
     if batch.drink not in drink_ids:
-        raise SpecError(location, f'there is no drink "{batch.drink}" in the file or the book')
+        raise SpecError(location, f'there is no drink "{batch.drink}" in the file or in Recipes')
     if batch.older and batch.older not in ids:
-        raise SpecError(location, f'"{batch.older}", which it was filled on, is not among those before it')
+        raise SpecError(location, f'"{batch.older}", which it refilled, isn\'t among the batches before it')
     _check_pours(conn, batch, location)
     values: dict[str, Any] = {name: getattr(batch, name) for name in _TOLD}
     texts: dict[str, Any] = {
@@ -155,7 +155,7 @@ def _check_pours(conn: sqlite3.Connection, batch: BatchOfHouse, location: str) -
     slugs = {poured.ingredient for poured in batch.poured if isinstance(poured.ingredient, str)}
     unknown = sorted(slugs - ingredients.some(conn, slugs).keys())
     if unknown:
-        raise SpecError(f"{location}: poured", f'"{unknown[0]}" is not in the larder, and doesn\'t come with the file')
+        raise SpecError(f"{location}: poured", f'"{unknown[0]}" isn\'t an ingredient here or in the file')
     try:
         inline_ingredient(InlineIngredient(name=batch.name, kind="other", composition=batch.contents))
         for entry in batch.poured:

@@ -89,6 +89,6 @@ def _too_large(text: str, largest: int) -> str:
     if size < MOST_IN_A_BODY * largest:
         return ""
     return (
-        f"This file has {size / 1e6:.0f} MB, more than a page can take in again. It is whole: oenomel import takes it on the command line,"
+        f"This file has {size / 1e6:.0f} MB, too large to import on a page. It is whole: oenomel import takes it on the command line,"
         " and oenomel backup carries the data file itself."
     )

@@ -23,11 +23,11 @@ from oenomel.store.snapshot import sync_folder
 __all__ = ["export_house", "read_files"]
 
 HOUSE: Final = "house.json"
-READ_ME: Final = """# A house of Oenomel
+READ_ME: Final = """# An export of Oenomel
 
-- `house.json`: everything, with notebooks, own bottles and the shelf. `oenomel import house.json` takes it into another data file.
-- `drinks/`: each drink as a spec file, as Markdown, as a table and as a recipe of schema.org. `drinks.csv`: all of them in one table.
-- `larder.csv`: every ingredient with what is in it, how it stands and what it costs; the larder's page takes it in.
+- `house.json`: everything, with trials, your own bottles and stock. `oenomel import house.json` imports it into another data file.
+- `drinks/`: each drink as a spec file, as Markdown, as a table and as a schema.org recipe. `drinks.csv`: all of them in one table.
+- `larder.csv`: every ingredient with its composition, stock and price. You can import it under Ingredients.
 """
 
 _EACH: Final[tuple[Format, ...]] = ("json", "markdown", "csv", "jsonld")
@@ -86,9 +86,9 @@ def _write(conn: sqlite3.Connection, part: Path) -> int:
 
 def _check(folder: Path) -> None:
     if not folder.parent.is_dir():
-        raise SpecError(str(folder), f"there is no folder {folder.parent}: make it first, or choose another place")
+        raise SpecError(str(folder), f"there is no folder {folder.parent}: create it, or choose another place")
     if folder.exists() and (not folder.is_dir() or (any(folder.iterdir()) and not (folder / HOUSE).exists())):
-        raise SpecError(str(folder), "lies there already and is no earlier export: choose another name, or move it away")
+        raise SpecError(str(folder), "exists and isn't an earlier export: choose another name, or move it")
 
 
 def read_files(paths: Iterable[Path]) -> list[NamedText]:
@@ -100,7 +100,7 @@ def read_files(paths: Iterable[Path]) -> list[NamedText]:
         )
         texts += [NamedText(str(file), _text(file)) for file in files]
     if not texts:
-        raise SpecError("", "there is nothing to take in: name files, or a folder with some")
+        raise SpecError("", "nothing to import: name files, or a folder with files")
     return texts
 
 
@@ -110,7 +110,7 @@ def _text(path: Path) -> str:
     except OSError as error:
         raise SpecError(str(path), f"can't be read: {error.strerror}") from error
     if content is None:
-        raise SpecError(str(path), "is too large for a house")
+        raise SpecError(str(path), "is too large to import")
     try:
         return content.decode("utf-8-sig")
     except UnicodeDecodeError as error:

@@ -200,7 +200,7 @@ class _Intake:
             # A trial without a parent is compared with the first.
             parent = self.trials.get((entry.id, trial.parent or 1))
             if parent is None and trial.parent is not None:
-                raise SpecError(f"{location}: parent", f"there is no trial {trial.parent} before it")
+                raise SpecError(f"{location}: parent", f"there is no earlier trial {trial.parent}")
         trial_id = drinks.keep_trial(
             self.conn, drink_id, parent, trial.name, trial.reason, stored.spec, stored.forecast, stored.made, trial.kept_at
         )
@@ -242,7 +242,7 @@ class _Intake:
             location = f"{entry.name}, on the bench"
             parent = self.trials.get((entry.id, entry.draft.parent))
             if parent is None:
-                raise SpecError(location, f"there is no trial {entry.draft.parent} that it is held against")
+                raise SpecError(location, f"there is no trial {entry.draft.parent} to compare with")
             _check(entry.draft.spec, self.larder, location)
             text = entry.draft.spec.model_dump_json(exclude_unset=True)
             drinks.put_draft(self.conn, drink_id, parent, text, 0, entry.draft.saved_at)

@@ -106,5 +106,5 @@ def _kept_forecast(content: Mapping[str, Any], place: str) -> str:
     try:
         kept_figures(content)
     except (KeyError, TypeError, ValueError) as error:
-        raise SpecError(f"{place}: forecast", "is no forecast: it tells no figures as served") from error
+        raise SpecError(f"{place}: forecast", "isn't a forecast: it has no figures as served") from error
     return json.dumps(content, ensure_ascii=False)

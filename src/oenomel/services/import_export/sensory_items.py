@@ -36,8 +36,8 @@ def look_at_tongues(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     exercises = sum((exercise.taster, exercise.asked_at, exercise.title) not in here for exercise in house.tongues.exercises)
     training = sum(("training", entry.taster) not in here for entry in house.tongues.training)
     if not sittings + exercises + training:
-        return [Item("tongues", "tongues", "Tongues", "same", "As they are here.")]
-    words = f"{counted(sittings, 'sitting')} of triangles and {counted(exercises, 'exercise')}."
+        return [Item("tongues", "tongues", "Tongues", "same", "No difference.")]
+    words = f"{counted(sittings, 'sitting')} of triangle tests and {counted(exercises, 'exercise')}."
     return [Item("tongues", "tongues", "Tongues", "new", words)]
 
 

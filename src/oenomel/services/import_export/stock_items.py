@@ -109,11 +109,11 @@ def _values_item(here: HouseFile, comes: HouseFile) -> list[Item]:
         if entry.slug in mine and mine[entry.slug] != _figures(entry.values)
     ]
     if sides:
-        words = f"{counted(len(sides), 'ingredient')} set right otherwise here."
-        return [Item("changed", "larder", "What was set right of the larder", "differs", words, ("leave", "take"), tuple(sides))]
+        words = f"{counted(len(sides), 'ingredient')} corrected differently here."
+        return [Item("changed", "larder", "Corrected values", "differs", words, ("leave", "take"), tuple(sides))]
     new = [entry for entry in comes.changed if entry.slug not in mine] or set(comes.retired) - set(here.retired)
-    words = "Values of the larder set right, or no longer offered." if new else "As it is here."
-    return [Item("changed", "larder", "What was set right of the larder", "new" if new else "same", words)]
+    words = "Corrected values and hidden ingredients." if new else "No difference."
+    return [Item("changed", "larder", "Corrected values", "new" if new else "same", words)]
 
 
 def _figures(values: list[ValueEntry]) -> str:
@@ -126,12 +126,12 @@ def _preparation_items(here: HouseFile, comes: HouseFile) -> list[Item]:
     for preparation in comes.preparations:
         key, name = f"preparation {preparation.makes}", preparation.file.name
         if preparation.makes not in mine:
-            items.append(Item(key, "recipe", name, "new", "A preparation that the stillroom doesn't have yet."))
+            items.append(Item(key, "recipe", name, "new", "Not in Prep yet."))
         elif mine[preparation.makes].model_dump() == preparation.file.model_dump():
-            items.append(Item(key, "recipe", name, "same", "As it is here."))
+            items.append(Item(key, "recipe", name, "same", "No difference."))
         else:
-            sides = (Side("goes in", _lines(mine[preparation.makes]), _lines(preparation.file)),)
-            words = "It is written down otherwise here. What was made stays what it is."
+            sides = (Side("ingredients", _lines(mine[preparation.makes]), _lines(preparation.file)),)
+            words = "The recipe is different here. Batches already made don't change."
             items.append(Item(key, "recipe", name, "differs", words, ("leave", "take"), sides))
     return items
 
@@ -145,18 +145,18 @@ def _lot_items(here: HouseFile, comes: HouseFile) -> list[Item]:
         return []
     mine = {(lot.slug, lot.name) for lot in here.lots}
     new = [entry for entry in comes.lots if (entry.slug, entry.name) not in mine]
-    words = f"{counted(len(new), 'lot')} with their readings." if new else "As they are here."
-    return [Item("lots", "lots", "Lots", "new" if new else "same", words)]
+    words = f"{counted(len(new), 'lot')} with their readings." if new else "No difference."
+    return [Item("lots", "lots", "Open bottles and juice", "new" if new else "same", words)]
 
 
 def _stock_item(here: StockOfHouse | None, comes: StockOfHouse) -> Item:
     name = "Pars, prices of dry goods, currency"
     if here is None:
-        return Item("stock", "stock", name, "new", "What should stand there, and what it costs.")
+        return Item("stock", "stock", name, "new", "Pars, prices and currency.")
     if here.model_dump() == comes.model_dump():
-        return Item("stock", "stock", name, "same", "As it is here.")
+        return Item("stock", "stock", name, "same", "No difference.")
     sides = tuple(Side(part, _shown(here, part), _shown(comes, part)) for part in ("currency", "pars", "good_prices"))
-    return Item("stock", "stock", name, "differs", "Told otherwise here.", ("leave", "take"), tuple(s for s in sides if s.here != s.comes))
+    return Item("stock", "stock", name, "differs", "Different here.", ("leave", "take"), tuple(s for s in sides if s.here != s.comes))
 
 
 def _shown(stock: StockOfHouse, part: str) -> str:

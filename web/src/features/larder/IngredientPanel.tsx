@@ -118,7 +118,7 @@ function Retire({ detail }: { detail: LarderDetail }) {
 
 const STATES: ['at hand' | 'low' | 'out' | 'off', string][] = [
   ['off', 'not in stock'],
-  ['in stock', 'at hand'],
+  ['at hand', 'in stock'],
   ['low', 'low'],
   ['out', 'out'],
 ];

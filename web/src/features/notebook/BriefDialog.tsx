@@ -19,7 +19,7 @@ interface Props {
 const SWEETNESSES: [Brief['sweetness'], string][] = [
   ['', 'any'],
   ['dry', 'dry'],
-  ['medium', 'in the middle'],
+  ['in the middle', 'medium'],
   ['sweet', 'sweet'],
 ];
 

@@ -13,7 +13,7 @@ interface Props {
 }
 
 const ORDERS: [Way['order'], string][] = [
-  ['cheap ingredients first', 'cheap and risky first'],
+  ['cheap and risky first', 'cheap ingredients first'],
   ['spirit first', 'spirit first'],
   ['as written', 'as written'],
 ];
