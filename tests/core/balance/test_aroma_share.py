@@ -3,7 +3,7 @@
 import pytest
 from support.drinks import drink
 
-from oenomel.core.balance.aroma_share import louder_words, loudness_between, part_words
+from oenomel.core.balance.aroma_share import aroma_words, loudness_between, part_words
 
 GIN, LEMON, SYRUP = ("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5)
 
@@ -17,7 +17,7 @@ GIN, LEMON, SYRUP = ("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syru
     ],
 )  # fmt: skip
 def test_how_loud_is_said_as_the_trade_says_it(ratio: float, golden):
-    golden(louder_words(ratio))
+    golden(aroma_words(ratio, "gin"))
 
 
 def test_parts_are_said_to_the_nearest_that_has_a_name(golden):

@@ -41,8 +41,8 @@ class Loudness:
 
     @property
     def sentence(self) -> str:
-        """Sentence that names the ingredient and how much louder or quieter it is."""
-        return f"{self.name} {self.words}"
+        """Phrase that names the ingredient and how much of its aroma there is: "a third less gin"."""
+        return aroma_words(self.after / self.before, self.name)
 
 
 def share_of_glass(drink: Drink, slug: str, served_ml: float) -> float:
@@ -65,24 +65,24 @@ def loudness_between(drink: Drink, parent: Drink, served_ml: float, parent_ml: f
 
 def _loudness(ingredient: Ingredient, before: float, after: float) -> Loudness:
     ratio = after / before
-    return Loudness(ingredient.slug, ingredient.in_sentence, before, after, math.log(ratio) / SMELL_STEP, louder_words(ratio))
+    return Loudness(ingredient.slug, ingredient.in_sentence, before, after, math.log(ratio) / SMELL_STEP, aroma_words(ratio, "aroma"))
 
 
-def louder_words(ratio: float) -> str:
-    """Describe how much louder an aroma is, by the ratio of its shares.
+def aroma_words(ratio: float, name: str) -> str:
+    """Describe how much of an ingredient's aroma is left or added, by the ratio of its shares.
 
-    >>> louder_words(0.66), louder_words(2.1), louder_words(1.02)
-    ('a third quieter', 'twice as loud', 'as loud')
+    >>> aroma_words(0.66, "gin"), aroma_words(2.1, "gin"), aroma_words(1.02, "gin"), aroma_words(0.5, "gin")
+    ('a third less gin', 'twice the gin', 'as much gin', 'half the gin')
     """
     if abs(ratio - 1) < 0.05:
-        return "as loud"
+        return f"as much {name}"
     if ratio < GONE_BELOW:
-        return "almost gone"
+        return f"almost no {name}"
     if ratio < 1:
-        return "half as loud" if abs(ratio - 0.5) < 0.05 else f"{part_words(1 - ratio)} quieter"
+        return f"half the {name}" if abs(ratio - 0.5) < 0.05 else f"{part_words(1 - ratio)} less {name}"
     if ratio < 1.8:
-        return "half as loud again" if abs(ratio - 1.5) < 0.06 else f"{part_words(ratio - 1)} louder"
-    return f"{min(_TIMES, key=lambda each: abs(each[0] - ratio))[1]} as loud" if ratio < 6 else "many times as loud"
+        return f"half as much {name} again" if abs(ratio - 1.5) < 0.06 else f"{part_words(ratio - 1)} more {name}"
+    return f"{min(_TIMES, key=lambda each: abs(each[0] - ratio))[1]} the {name}" if ratio < 6 else f"many times the {name}"
 
 
 def part_words(part: float) -> str:

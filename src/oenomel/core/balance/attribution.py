@@ -162,7 +162,7 @@ def _cause(words: str, before: Pour | None, after: Pour | None) -> str:
     """Return a change's words after a "by"."""
     if after is None:
         assert before is not None
-        return f"leaving the {before.ingredient.in_sentence} out"
+        return f"leaving out the {before.ingredient.in_sentence}"
     if before is None or before.ingredient.slug != after.ingredient.slug:
         return f"the {after.ingredient.in_sentence}"
     return words if before.stage == after.stage else f"pouring the {words}"

@@ -6,7 +6,7 @@ Each unknown of a drink has a name, so that two drinks can share it: what is the
 from __future__ import annotations
 
 import math
-from collections.abc import Collection, Hashable, Mapping, Sequence
+from collections.abc import Hashable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Final
@@ -19,7 +19,9 @@ from oenomel.core.balance.levels_scalar import OneDrink
 from oenomel.core.balance.pour_table import BY_EYE_UNITS, PourTable, poured
 from oenomel.core.dilution import Conditions, dilution_relative_sd
 from oenomel.core.dilution.curves import OWN_RELATIVE_SD
+from oenomel.core.larder import Ingredient
 from oenomel.core.spec import Drink
+from oenomel.core.wording import capital
 
 Floats = NDArray[np.float64]
 
@@ -105,7 +107,7 @@ class Uncertainty:
     @cached_property
     def drivers(self) -> dict[str, Drivers]:
         """Sources of each figure's uncertainty."""
-        names = {pour.ingredient.slug: pour.ingredient.name for pour in self.drink.pours}
+        names = {pour.ingredient.slug: pour.ingredient for pour in self.drink.pours}
         causes = [_cause(unknown) for unknown in self.unknowns]
         rows = {cause: row for row, cause in enumerate(dict.fromkeys(causes))}
         variance = np.zeros((len(rows), len(FIGURES)))
@@ -238,27 +240,29 @@ def _moves(drink: Drink, at: Levels, grows: Slopes, pours: PourTable, conditions
     return moves
 
 
-def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, str], shares: Sequence[float]) -> Drivers:
+def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, Ingredient], shares: Sequence[float]) -> Drivers:
     """Return the sources of one figure's uncertainty, the largest first."""
     rows_worth_naming = [row for row, share in enumerate(shares) if share >= SHARE_WORTH_TELLING]
     drivers = []
     for row in sorted(rows_worth_naming, key=lambda row: -shares[row]):
         cause, subject = causes[row]
-        drivers.append(Driver(cause, names.get(subject, subject), shares[row], _ADVICE[cause]))
-    return Drivers(_in_a_sentence(drivers, set(names.values())), tuple(drivers))
+        subject = names[subject].name if subject in names else subject
+        drivers.append(Driver(cause, subject, shares[row], _ADVICE[cause]))
+    return Drivers(_in_a_sentence(drivers, {each.name: each.in_sentence for each in names.values()}), tuple(drivers))
 
 
-def _in_a_sentence(drivers: Sequence[Driver], ingredients: Collection[str]) -> str:
+def _in_a_sentence(drivers: Sequence[Driver], ingredients: Mapping[str, str]) -> str:
     if not drivers:
         return ""
     first, *others = drivers
-    second = f", {_mid_sentence(others[0], ingredients)} {100 * others[0].share:.0f}%" if others and others[0].share > SECOND_SHARE else ""
-    return f"{first.subject} explains {100 * first.share:.0f}% of it{second}: {first.advice}."
+    second = f", then {_mid_sentence(others[0], ingredients)}" if others and others[0].share > SECOND_SHARE else ""
+    subject = _mid_sentence(first, ingredients)
+    return f"Biggest uncertainty: {subject} ({100 * first.share:.0f}%){second}. {capital(first.advice)}."
 
 
-def _mid_sentence(driver: Driver, ingredients: Collection[str]) -> str:
-    """Write the subject of a driver inside a sentence; names of ingredients keep their capital."""
-    return driver.subject if driver.subject in ingredients else driver.subject[:1].lower() + driver.subject[1:]
+def _mid_sentence(driver: Driver, ingredients: Mapping[str, str]) -> str:
+    """Write the subject of a driver inside a sentence."""
+    return ingredients.get(driver.subject, driver.subject[:1].lower() + driver.subject[1:])
 
 
 def _sd(moves: Floats) -> Floats:

@@ -169,7 +169,7 @@ def _sugar_lump(case: Case) -> Iterator[Finding]:
     grams = sum(p.volume_ml * p.ingredient.composition.sugar / 100 for p in case.drink.pours if p.dissolves_later)
     if grams > 0:
         last = case.served.sugar + 100 * grams / case.served.volume_ml
-        sips = f"{case.served.sugar:.1f} g in 100 ml at the first sip, about {last:.1f} g at the last"
+        sips = f"{case.served.sugar:.1f} g/100 ml at the first sip, about {last:.1f} g at the last"
         message = f"The sugar dissolves as you drink: {sips}. Muddle it with the bitters or juice for sweetness at once."
         yield Finding("sugar-dissolves-later", "info", message)
 

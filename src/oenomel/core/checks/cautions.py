@@ -94,7 +94,7 @@ def _alcohol(case: Case) -> Iterator[Finding]:
         yield Finding("strong-serve", "info", message, (smaller,))
     easy = _easy(case)
     if measures >= EASY_STANDARD_DRINKS_US and easy and case.serves == 1:
-        message = f"{measures:.1f} US standard drinks, and {easy} hides it: tell the guest."
+        message = f"{measures:.1f} US standard drinks that taste like less, being {easy}: tell the guest."
         yield Finding("goes-down-easily", "info", message)
     message = f"{grams:.0f} g alcohol{' per serve' if case.serves > 1 else ''}. Not for minors, in pregnancy or before driving."
     yield Finding("alcohol", "info", message, _without_alcohol(case))
@@ -139,7 +139,7 @@ def _keeps(case: Case) -> Iterator[Finding]:
     fresh = [p.ingredient.in_sentence for _, p in case.poured if is_of_the_day(p.ingredient)]
     if fresh:
         juices = listed(list(dict.fromkeys(fresh)))
-        yield Finding("press-today", "info", f"Juice {juices} today: yesterday's juice tastes flat.")
+        yield Finding("press-today", "info", f"Use {juices} on the day: yesterday's juice tastes flat.")
     keeps_days = {p.ingredient.name: p.ingredient.label("keeps_days") for _, p in case.poured if "home-made" in p.ingredient.cautions}
     if keeps_days:
         days = ", ".join(f"{name} about {keeps:.0f} days" for name, keeps in keeps_days.items() if keeps)

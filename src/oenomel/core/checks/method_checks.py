@@ -37,7 +37,7 @@ def _sparkling_in_the_tin(case: Case) -> Iterator[Finding]:
                 "sparkling-in-the-tin",
                 "error",
                 f"{name} is in the tin: a closed tin can burst. Pour it in the glass, or on top.",
-                (Fix(f"Put {name} on top", (Edit("pour", ON_TOP, index),)),),
+                (Fix(f"Put the {pour.ingredient.in_sentence} on top", (Edit("pour", ON_TOP, index),)),),
                 index,
             )
 
@@ -49,7 +49,13 @@ def _hot_in_the_tin(case: Case) -> Iterator[Finding]:
         if pour.meets_ice and "hot" in pour.ingredient.cautions:
             name = pour.ingredient.name
             message = f"{name} is hot: in a closed shaker it builds pressure and scalds. Pour it in the glass."
-            yield Finding("hot-in-the-tin", "error", message, (Fix(f"Put {name} in the glass", (Edit("pour", ON_TOP, index),)),), index)
+            yield Finding(
+                "hot-in-the-tin",
+                "error",
+                message,
+                (Fix(f"Put the {pour.ingredient.in_sentence} in the glass", (Edit("pour", ON_TOP, index),)),),
+                index,
+            )
 
 
 def _dry_shake(case: Case) -> Iterator[Finding]:

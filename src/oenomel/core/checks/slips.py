@@ -8,7 +8,7 @@ from typing import Final
 
 from oenomel.core.checks.finding import Case, Edit, Finding, Fix
 from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
-from oenomel.core.wording import capital
+from oenomel.core.wording import agreeing, capital
 
 SLIP_TIMES: Final = 3.0
 """Factor over the slot's usual measure from which an amount looks like a slip (docs/model/checks.md)."""
@@ -67,7 +67,7 @@ def _slips(case: Case) -> Iterator[Finding]:
         elif index in times and _for_a_barspoon(pour, times[index], size):
             name, ounces = pour.ingredient.in_sentence, _ounces(pour)
             usually, words, change = BY_DASHES if pour.ingredient.kind == "bitters" else BY_BARSPOON
-            message = f"{capital(ounces)} of {name}where {usually} usual. Is that a slip?"
+            message = f"{capital(ounces)} of {name}, where {usually} usual. Is that a slip?"
             mend = Fix(words, (Edit("pour", change, index),))
             yield Finding("slip-of-measure", "warning", message, (mend,), index)
 
@@ -109,7 +109,16 @@ def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
     meant = likely != unit and unit == pour.unit and 1 / SLIP_TIMES < near < SLIP_TIMES
     name = pour.ingredient.in_sentence
     question = f" Did you mean {likely}?" if meant else ""
-    mends = (Fix(f"Make it {amount:.4g} {likely}", (Edit("pour", {"unit": likely}, index),)),) if meant else ()
+    mends = (
+        (
+            Fix(
+                f"Make it {amount:.4g} {likely if likely in ('ml', 'cl', 'oz', 'g') else agreeing(amount, likely)}",
+                (Edit("pour", {"unit": likely}, index),),
+            ),
+        )
+        if meant
+        else ()
+    )
     size = "much" if pour.volume_ml > usual_ml else "little"
     message = f"{amount:.4g} {unit} of {name} is {size} for its role. Is that a slip?{question}"
     return Finding("slip-of-measure", "warning", message, mends, index)

@@ -132,7 +132,7 @@ def _fruit(drinks: Sequence[EveningDrink], fruit: Mapping[str, Purchase]) -> Ite
         if "juice" in purchase.words:
             pieces = purchase.pieces or 0
             words = f"Juice {counted(pieces, name)} and strain"
-            why = "Juice it as late as you can."
+            why = "As late as you can: juice is best fresh."
             yield Task(f"press: {name}", words, 3 + PER_PIECE_MIN * pieces, before=15, needs=before, about=purchase.name, why=why)
 
 
@@ -153,7 +153,7 @@ def _drink(drink: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
     yield Task(f"mix: {key}", words, 5 + 1.5 * len(batch.lines) + 2 * litres, needs=needs, about=name, why="Spirit before water.")
     yield Task(f"taste: {key}", f"Taste {name} over ice, correct it, then add the last water", 5, needs=(f"mix: {key}",), about=name)
     cold = batch.chilling
-    where = {"fridge": "into the fridge", "freezer": "into the freezer", "ice bath": "into ice water", "room": "at room temperature"}
+    where = {"fridge": "in the fridge", "freezer": "in the freezer", "ice bath": "in ice water", "room": "at room temperature"}
     storage = where[batch.wish.storage]
     waits = 0.0 if batch.wish.service == "shaken" or batch.wish.storage == "room" else 15 * math.ceil(cold.minutes / 15)
     why = f"About {span_words(waits)} to chill." if waits else ""
@@ -164,7 +164,7 @@ def _drink(drink: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
 def _cold(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
     bubbles = list(dict.fromkeys(p.ingredient.in_sentence for drink in drinks for p in drink.of.drink.pours if p.ingredient.is_sparkling))
     if bubbles:
-        yield Task("bubbles", f"Put {', '.join(bubbles)} into the fridge", 3, BUBBLES_CHILL_MIN, why="Warm bubbles foam over.")
+        yield Task("bubbles", f"Put {', '.join(bubbles)} in the fridge", 3, BUBBLES_CHILL_MIN, why="Warm bubbles foam over.")
 
 
 def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
@@ -187,7 +187,7 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
             chilled[glass] = chilled.get(glass, 0) + drink.of.poured
     for glass, many in chilled.items():
         first = min(many, GLASSES_AT_ONCE)
-        words = f"{counted(first, glass)} into the freezer" + (f", the other {many - first} into the fridge" if many > first else "")
+        words = f"Put {counted(first, glass)} in the freezer" + (f", the other {many - first} in the fridge" if many > first else "")
         needs = tuple(edged.get(glass, ()))
         yield Task(
             f"glasses: {glass}", capital(words), 2 + 0.1 * many, GLASS_FREEZES_MIN, needs=needs, why="A cold glass keeps the drink cold."

@@ -149,7 +149,7 @@ def _swap(
     )
     right = {difference.axis: _direction(difference.steps) for difference in axes}
     axes_in_words = tuple(_axis_words(difference) for difference in axes)
-    title = f"{capital(come.in_sentence)} replaces {gone.in_sentence}, 1:1. How does the drink change?"
+    title = f"{capital(come.in_sentence)} replaces {gone.in_sentence} in the same amount. How does the drink change?"
     return Exercise("swap", drink, drink.name, title, asks, right, (*axes_in_words, *compared.unseen[:1]))
 
 
