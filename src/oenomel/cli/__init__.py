@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import os
 import sys
 from collections.abc import Sequence
 from importlib import import_module
@@ -34,11 +35,20 @@ COMMANDS: Final = {
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
-    """Run the command; returns its exit code: 0, or 2 with one sentence on standard error for bad input."""
+    """Run the command; returns its exit code: 0, or 2 with one sentence on standard error for bad input.
+
+    A reader that stops early, such as ``head``, ends the command without a word.
+    """
     given = sys.argv[1:] if arguments is None else list(arguments)
     chosen = _parser(next((word for word in given if not word.startswith("-")), "")).parse_args(given)
     try:
-        return int(chosen.run(chosen))
+        code = int(chosen.run(chosen))
+        sys.stdout.flush()
+        return code
+    except BrokenPipeError:
+        # Python flushes once more at exit; there is nobody to read it.
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 0
     except OenomelError as error:
         print(f"oenomel: {error}", file=sys.stderr)
         return BAD_INPUT

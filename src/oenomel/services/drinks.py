@@ -30,7 +30,7 @@ from oenomel.schemas.spec_to_drink import plain_spec, same_spec
 from oenomel.services.open_lots import with_lots_named
 from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.revisions import check_was
-from oenomel.store import book_search, drinks, ingredients, lineage, originals
+from oenomel.store import book_search, drinks, ingredients, lineage, originals, tastings
 from oenomel.store.book_search import Wanted
 from oenomel.store.database import transaction
 from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
@@ -40,7 +40,11 @@ def list_drinks(conn: sqlite3.Connection, asked: PageQuery) -> list[DrinkSummary
     """Return a page of the book, newest drink first; `count_drinks` tells how many there are."""
     matches = book_search.find(conn, _book_search_of(asked, ingredients.names(conn)), asked.limit or book_search.MOST_FOUND, asked.before)
     drafts, latest = drinks.drafts(conn, matches), drinks.latest_trials(conn, matches)
-    return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, matches)]
+    notes = tastings.counts(conn, [trial.id for trial in latest.values()])
+    return [
+        _summary(record, latest[record.id], drafts.get(record.id), notes.get(latest[record.id].id, 0))
+        for record in drinks.some(conn, matches)
+    ]
 
 
 def count_drinks(conn: sqlite3.Connection, asked: BookQuery) -> BookCount:
@@ -161,7 +165,7 @@ def _trial(record: TrialRecord, references: set[int]) -> TrialReport:
     )
 
 
-def _summary(record: DrinkRecord, latest: TrialRecord, draft: DraftRecord | None) -> DrinkSummary:
+def _summary(record: DrinkRecord, latest: TrialRecord, draft: DraftRecord | None, notes: int) -> DrinkSummary:
     spec = _spec(latest.spec)
     return DrinkSummary(
         id=record.id,
@@ -171,6 +175,7 @@ def _summary(record: DrinkRecord, latest: TrialRecord, draft: DraftRecord | None
         trials=latest.number,
         latest_trial=latest.name,
         latest_reason=latest.reason,
+        latest_notes=notes,
         has_draft=draft is not None and not same_spec(_spec(draft.spec), spec),
         ingredients=[p.ingredient if isinstance(p.ingredient, str) else p.ingredient.name for p in spec.pours],
     )

@@ -248,11 +248,14 @@ def _warnings(
                 f"{placed_task.to_make} more to make."
             )
     slugs = {pour.ingredient.slug for drink in placed for pour in drink.drink.pours if drink.to_make}
+    too_old = []
     for record, lot in todays_lots(conn, slugs).values():
         hours = hours_since(record.made_at) + ahead_h
         if is_past_shelf_life(lot.ingredient, hours):
             what, name = lot.ingredient.in_sentence, record.name
-            faults.append(f"{capital(what)} “{name}” will be {hours:.0f} hours old, so fresh is planned.")
+            too_old.append(f"{what} “{name}”")
+    if too_old:
+        faults.append(f"{capital(listed(too_old))} will be too old, so fresh is planned.")
     return faults
 
 

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import json
 import sqlite3
+from collections.abc import Iterable
 from dataclasses import asdict, dataclass
 
 from oenomel.errors import RecordNotFound
@@ -15,6 +17,7 @@ __all__ = [
     "add",
     "add_part",
     "all_parts",
+    "counts",
     "for_palate",
     "of_drink",
     "of_part",
@@ -41,6 +44,9 @@ VALUES (:trial_id, :taster, :tasted_at, :blind, :edge, :sugar, :acid, :abv, :bod
 """
 SELECT_TRIAL = "SELECT trial_id FROM tasting WHERE id = :id"
 DELETE = "DELETE FROM tasting WHERE id = :id"
+COUNT_OF_TRIALS = """
+SELECT trial_id, count(*) AS notes FROM tasting WHERE trial_id IN (SELECT value FROM json_each(:trials)) GROUP BY trial_id
+"""
 SELECT_TASTERS = "SELECT taster, count(*) AS sheets, max(tasted_at) AS last FROM tasting GROUP BY taster ORDER BY taster"
 UPSERT_RESET = """
 INSERT INTO palate_reset (taster, since) VALUES (:taster, :since) ON CONFLICT (taster) DO UPDATE SET since = excluded.since
@@ -102,6 +108,12 @@ def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
 def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[TastingRecord]:
     """Return all sheets of a drink's trials, oldest first, those of hidden trials too."""
     return [_from_row(row) for row in conn.execute(SELECT_OF_DRINK, {"drink_id": drink_id})]
+
+
+def counts(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> dict[int, int]:
+    """Count the tasting notes of some trials, by trial; a trial without any is left out."""
+    rows = conn.execute(COUNT_OF_TRIALS, {"trials": json.dumps(list(trial_ids))})
+    return {row["trial_id"]: row["notes"] for row in rows}
 
 
 def for_palate(conn: sqlite3.Connection, taster: str) -> list[TastingRecord]:

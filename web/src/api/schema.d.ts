@@ -3968,7 +3968,7 @@ export interface components {
         };
         /**
          * DrinkSummary
-         * @description A drink in the book, in short.
+         * @description A drink in the book, in short; ``latest_notes`` counts the tasting notes of its newest trial.
          */
         DrinkSummary: {
             /** Id */
@@ -3985,6 +3985,8 @@ export interface components {
             latest_trial: string;
             /** Latest Reason */
             latest_reason: string;
+            /** Latest Notes */
+            latest_notes: number;
             /** Has Draft */
             has_draft: boolean;
             /** Ingredients */

@@ -10,6 +10,10 @@ const PARTS: readonly (readonly [number, string])[] = [
   [1 / 3, '⅓'],
   [2 / 3, '⅔'],
 ];
+/** The marks of a jigger, and the amount below which a barspoon measures better, in ounces. */
+const JIGGER = [0, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4];
+const SPOONED_BELOW = 0.2;
+const BARSPOON_ML = 5;
 const SAME_OUNCES = 0.006;
 const ML_OF: Partial<Record<Unit, number>> = { ml: 1, cl: 10 };
 const STEPS: Record<Unit, number> = {
@@ -64,17 +68,24 @@ export function plain(value: number, decimals = 2): string {
   return String(Number(value.toFixed(decimals)));
 }
 
-/** Eighths and thirds of an ounce as they are said; anything else as a decimal. */
+/** Eighths and thirds of an ounce as they are said; anything else by the nearest mark of a jigger, scant or heavy. */
 function ounces(value: number): string {
-  const whole = Math.floor(value + SAME_OUNCES);
-  const part = PARTS.find(([each]) => Math.abs(whole + each - value) <= SAME_OUNCES);
-  if (!part || whole + part[0] === 0) return plain(value);
-  return part[1] ? `${whole || ''}${part[1]}` : String(whole);
+  const exact = PARTS.find(([each]) => Math.abs(Math.floor(value + SAME_OUNCES) + each - value) <= SAME_OUNCES);
+  if (exact && value > SAME_OUNCES) return marked(Math.floor(value + SAME_OUNCES), exact[1]);
+  if (value <= SAME_OUNCES) return '0';
+  const marks = JIGGER.flatMap((part) => [Math.floor(value) + part, Math.floor(value) + 1 + part]).filter(
+    (each) => each > 0,
+  );
+  const nearest = marks.reduce((best, each) => (Math.abs(each - value) < Math.abs(best - value) ? each : best));
+  const part = PARTS.find(([each]) => Math.abs(Math.floor(nearest + SAME_OUNCES) + each - nearest) <= SAME_OUNCES);
+  return `${nearest > value ? 'scant' : 'heavy'} ${marked(Math.floor(nearest + SAME_OUNCES), part?.[1] ?? '')}`;
 }
+
+const marked = (whole: number, part: string) => (part ? `${whole || ''}${part}` : String(whole));
 
 /** A volume of the whole drink, in ml or in ounces. */
 export function volume(ml: number, shown: Shown, ounceMl: number): string {
-  return shown === 'oz' ? `${(ml / ounceMl).toFixed(1)} oz` : `${ml.toFixed(0)} ml`;
+  return shown === 'oz' ? `${ounces(Math.round((4 * ml) / ounceMl) / 4)} oz` : `${ml.toFixed(0)} ml`;
 }
 
 export interface ShownAmount {
@@ -89,6 +100,10 @@ export function shownAmount(amount: number, unit: Unit, shown: Shown, ounceMl: n
   const ml = unit === 'oz' ? amount * ounceMl : (ML_OF[unit] ?? 0) * amount;
   const follows = unit === 'oz' || unit in ML_OF;
   if (!follows) return { amount, unit, text: plain(amount), word: amount === 1 ? unit : (PLURALS[unit] ?? unit) };
+  if (shown === 'oz' && ml > 0 && ml / ounceMl < SPOONED_BELOW) {
+    const spoons = ml / BARSPOON_ML;
+    return { amount: spoons, unit: 'barspoon', text: ounces(spoons), word: spoons > 1 ? 'barspoons' : 'barspoon' };
+  }
   return shown === 'oz'
     ? { amount: ml / ounceMl, unit: 'oz', text: ounces(ml / ounceMl), word: 'oz' }
     : { amount: ml, unit: 'ml', text: plain(ml), word: 'ml' };

@@ -10,7 +10,7 @@ export interface Aim {
   /** Figures of a typed target, as served. */
   typed: { sugar: number | null; acid: number | null; abv: number | null };
   /** Smallest step of the jigger, ml. */
-  grid: 2.5 | 5 | 7.5;
+  grid: number;
   /** How much each axis counts. */
   weights: { sugar: number; acid: number; abv: number };
   /** Whether syrup, citrus, spirit, water or an acid may join. */
@@ -137,4 +137,10 @@ export function useSettings(): Settings {
     },
     () => current,
   );
+}
+
+/** What a swap or a rebalancing goes for; where ounces are shown the marks are quarters of an ounce. */
+export function useAim(): Aim {
+  const { aim, shown, ounceMl } = useSettings();
+  return shown === 'oz' ? { ...aim, grid: ounceMl / 4 } : aim;
 }

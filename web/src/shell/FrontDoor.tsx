@@ -14,5 +14,5 @@ export function FrontDoor() {
   if (last.data) return <Navigate replace to={`/bench/${lastDrink}`} />;
   if (!newest.data) return <Waiting error={(isGone ? null : last.error) ?? newest.error} />;
   const drink = newest.data.find(({ has_draft }) => has_draft) ?? newest.data[0];
-  return <Navigate replace to={drink ? `/bench/${drink.id}` : '/book'} />;
+  return <Navigate replace to={drink ? `/bench/${drink.id}` : '/recipes'} />;
 }

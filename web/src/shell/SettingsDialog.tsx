@@ -64,7 +64,7 @@ export function SettingsDialog({ onClose }: { onClose: () => void }) {
       </div>
       <p className="text-quiet">
         A recipe in ounces keeps its own ounce. Choose the palate to use under{' '}
-        <Link to="/palates" className="underline">
+        <Link to="/tasting/palates" className="underline">
           Palates
         </Link>
         .

@@ -23,7 +23,7 @@ export function Waiting({ error }: Props) {
   if (gone) return <NoAnswer />;
   return (
     <Told heading="Page unavailable" words={sentence(error.detail)}>
-      <a className="btn btn-primary mt-6 min-h-11" href="/book">
+      <a className="btn btn-primary mt-6 min-h-11" href="/recipes">
         Open Recipes
       </a>
     </Told>

@@ -210,6 +210,7 @@ def _words(axis: Axis, additions: Sequence[CorrectionPour], half: float, moves: 
     if len(additions) == 1:
         name = additions[0].ingredient.in_sentence
         amount = measured_amount(additions[0].ingredient, additions[0].ml)
-        return f"{half:.0f} ml of {name} is half a step in this bottle, just enough to tell: add {amount}.{besides}"
+        least = f"{half:.0f}" if half >= 1 else f"{half:.1g}"
+        return f"Add {amount} of {name}. You can notice {least} ml or more.{besides}"
     what = {"sugar": "Sugar", "acid": "Acid"}[axis.name]
-    return f"{what} can't be taken out: add the rest of the drink without it, {additions_in_words}.{besides}"
+    return f"{what} can't be taken out: add the rest of the drink, {additions_in_words}.{besides}"

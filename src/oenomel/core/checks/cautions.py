@@ -14,7 +14,7 @@ from oenomel.core.larder import is_non_alcoholic, is_past_shelf_life
 from oenomel.core.larder.alcohol import is_flammable
 from oenomel.core.larder.shelf_life import is_of_the_day
 from oenomel.core.lots.lot import old_lot_words
-from oenomel.core.wording import listed
+from oenomel.core.wording import counted, listed
 
 MANY_STANDARD_DRINKS_US: Final = 2.0
 LEAST_ALCOHOL_G: Final = 0.5
@@ -142,7 +142,7 @@ def _keeps(case: Case) -> Iterator[Finding]:
         yield Finding("press-today", "info", f"Use {juices} on the day: yesterday's juice tastes flat.")
     keeps_days = {p.ingredient.name: p.ingredient.label("keeps_days") for _, p in case.poured if "home-made" in p.ingredient.cautions}
     if keeps_days:
-        days = ", ".join(f"{name} about {keeps:.0f} days" for name, keeps in keeps_days.items() if keeps)
+        days = ", ".join(f"{name} about {counted(round(keeps), 'day')}" for name, keeps in keeps_days.items() if keeps)
         message = f"Keep house-made syrups and infusions in the fridge, with a use-by date{f': {days}' if days else ''}."
         yield Finding("use-by", "info", message)
 

@@ -149,9 +149,9 @@ def _drink(drink: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
             yield Task(f"lay out: {key}", f"Set out the bottles for {name}", 3, before=5, needs=needs, about=name)
         return
     litres = batch.total_ml / 1000
-    words = f"Mix {name}: {batch.total_ml:.0f} ml, {batch.scale:.0f} serves"
+    words = f"Mix {name}: {batch.total_ml:.0f} ml"
     yield Task(f"mix: {key}", words, 5 + 1.5 * len(batch.lines) + 2 * litres, needs=needs, about=name, why="Spirit before water.")
-    yield Task(f"taste: {key}", f"Taste {name} over ice, correct it, then add the last water", 5, needs=(f"mix: {key}",), about=name)
+    yield Task(f"taste: {key}", f"Taste {name} over ice and correct", 5, needs=(f"mix: {key}",), about=name, why="Then add the last water.")
     cold = batch.chilling
     where = {"fridge": "in the fridge", "freezer": "in the freezer", "ice bath": "in ice water", "room": "at room temperature"}
     storage = where[batch.wish.storage]

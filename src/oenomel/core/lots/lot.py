@@ -184,7 +184,7 @@ def old_lot_words(ingredient: Ingredient, hours: float) -> str:
         pressed = f"{ingredient.name} juiced {hours_words(hours)}"
         return f"{pressed}. It tastes flat by now: juice fresh, or taste it first."
     keeps = ingredient.label("keeps_days")
-    return f"{ingredient.name} made {hours_words(hours)}and keeps about {keeps:.0f} days: smell and taste it first."
+    return f"{ingredient.name} made {hours_words(hours)} keeps about {counted(round(keeps or 0), 'day')}: smell and taste it first."
 
 
 def _check(reading: LotReading, ingredient: Ingredient) -> None:

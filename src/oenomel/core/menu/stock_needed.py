@@ -63,9 +63,9 @@ def to_prepare(standing: Iterable[StockLevel], tonight: Mapping[str, float]) -> 
         if short <= 0:
             continue
         ml = ROUND_ML * ceil(short / ROUND_ML)
-        against = f"{needs:.0f} ml" if needs >= (level.par_ml or 0.0) else f"{level.par_ml:.0f} ml is par"
+        against = f"{needs:.0f} ml needed" if needs >= (level.par_ml or 0.0) else f"par {level.par_ml:.0f} ml"
         left_over = "none left" if has == 0 else f"{has:.0f} ml left"
-        result.append(ToPrepare(level.ingredient, ml, level.is_prepared, f"{left_over}; {against}"))
+        result.append(ToPrepare(level.ingredient, ml, level.is_prepared, f"{left_over}, {against}"))
     return sorted(result, key=lambda each: (-each.ml, each.ingredient.name))
 
 

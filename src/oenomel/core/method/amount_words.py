@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from fractions import Fraction
 from typing import Final, Literal
@@ -9,7 +10,7 @@ from typing import Final, Literal
 from oenomel.core.larder import SOLIDS_ML_PER_G
 from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
 from oenomel.core.spec.units import unit_words
-from oenomel.core.wording import plural, singular, with_article
+from oenomel.core.wording import agreeing, plural, singular, with_article
 
 Shown = Literal["ml", "oz"]
 
@@ -23,6 +24,10 @@ _PARTS: Final = (
     }
 )
 """Fractions of an ounce with a sign of their own."""
+
+JIGGER_MARKS_OZ: Final = tuple(Fraction(*each) for each in ((0, 1), (1, 4), (1, 3), (1, 2), (2, 3), (3, 4)))
+SPOONED_BELOW_OZ: Final = 0.2
+"""Marks of a jigger, and the amount below which a barspoon measures better, [oz]."""
 
 SAME_OUNCES: Final = 0.006
 """Distance from a fraction at which an amount is written as that fraction, [oz]."""
@@ -97,11 +102,26 @@ def _volume(ml: float, measures: Measures) -> str:
     if measures.shown == "ml":
         return f"{_number(ml)} ml"
     ounces = ml / measures.ounce_ml
-    whole = int(ounces + SAME_OUNCES)
-    part = min(_PARTS, key=lambda each: abs(float(each) - (ounces - whole)))
-    if whole + part == 0 or abs(float(whole + part) - ounces) > SAME_OUNCES:
-        return f"{_number(ounces, 2)} oz"
-    return f"{whole or ''}{_PARTS[part]} oz"
+    if ounces < SPOONED_BELOW_OZ:
+        spoons = ml / ML_PER_UNIT["barspoon"]
+        return f"{_on_a_mark(spoons)} {agreeing(max(1, math.ceil(spoons)), 'barspoon')}"
+    return f"{_on_a_mark(ounces)} oz"
+
+
+def _on_a_mark(amount: float) -> str:
+    """Write an amount as its fraction, or by the nearest mark of a jigger as "scant" or "heavy".
+
+    >>> _on_a_mark(0.75), _on_a_mark(1.17), _on_a_mark(0.8333)
+    ('¾', 'scant 1¼', 'heavy ¾')
+    """
+    whole = int(amount + SAME_OUNCES)
+    part = min(_PARTS, key=lambda each: abs(float(each) - (amount - whole)))
+    if whole + part > 0 and abs(float(whole + part) - amount) <= SAME_OUNCES:
+        return f"{whole or ''}{_PARTS[part]}"
+    marks = [int(amount) + more + part for more in (0, 1) for part in JIGGER_MARKS_OZ]
+    nearest = min((mark for mark in marks if mark > 0), key=lambda each: abs(float(each) - amount))
+    sign = _PARTS[nearest - int(nearest)]
+    return f"{'scant' if nearest > amount else 'heavy'} {int(nearest) or ''}{sign}"
 
 
 def _number(value: float, decimals: int = 1) -> str:

@@ -61,7 +61,7 @@ def _cut(making: Making) -> Iterator[Step]:
             continue
         cut = {name.lower() for name in _CITRUS.findall(what)}
         juiced = next((name for name in fruit if name in cut), None)
-        tail = f" before the {juiced} is juiced" if juiced else ""
+        tail = f" before juicing the {juiced}" if juiced else ""
         yield Step(f"cut: {bare(what)}", "prepare", f"Cut the {bare(what)}{tail}.")
 
 
@@ -70,7 +70,7 @@ def _chilled(making: Making, has_edge: bool) -> Iterator[Step]:
     if serve.chilled is False or not (cold or serve.chilled):
         return
     if has_edge:
-        sign = "In the freezer, and dry: a wet rim won't hold."
+        sign = "Keep it dry: a wet rim won't hold."
     elif serve.ice == "none":
         sign = "In the freezer, or with ice and water while you mix."
     else:
@@ -79,10 +79,10 @@ def _chilled(making: Making, has_edge: bool) -> Iterator[Step]:
 
 
 def _edge(making: Making, index: int, pour: Pour) -> Iterator[Step]:
-    edge, glass, fruit = making.drink.serve.edge, making.glass, pressed(making)
-    where = f"half the rim of the {glass}" if edge.half else f"the rim of the {glass}"
+    edge, fruit = making.drink.serve.edge, pressed(making)
+    where = "half the rim" if edge.half else "the rim"
     with_what, juiced = _wetted_with(making, edge.wetted_with, fruit)
-    tail = f" before the {juiced} is juiced" if juiced else ""
+    tail = f", before juicing the {juiced}" if juiced else ""
     yield Step(
         f"wet: {pour.ingredient.slug}", "prepare", f"Wet {where} with {with_what}{tail}.", "The outside only: anything inside falls in."
     )

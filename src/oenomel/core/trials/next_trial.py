@@ -167,7 +167,7 @@ def state_of(sheets: Sequence[Sheet], ideal: Palate, reference: Floats, present:
             return TrialState(chance, "close enough", f"After {trials} trials, no other amounts are likely to come closer.")
         return _out_of_reach(chance, -off)
     tasted_by = "one tasting note" if len(sheets) == 1 else f"{len(sheets)} tasting notes"
-    return TrialState(chance, "not yet", f"Not there yet, going by {tasted_by}. Another trial tells you more than tasting this one again.")
+    return TrialState(chance, "not yet", f"Going by {tasted_by}, another trial tells you more than tasting this one again.")
 
 
 def _out_of_reach(chance: float, asked: Floats) -> TrialState:

@@ -41,7 +41,7 @@ class DraftReport(Report):
 
 
 class DrinkSummary(Report):
-    """A drink in the book, in short."""
+    """A drink in the book, in short; ``latest_notes`` counts the tasting notes of its newest trial."""
 
     id: int
     name: str
@@ -50,6 +50,7 @@ class DrinkSummary(Report):
     trials: int
     latest_trial: str
     latest_reason: str
+    latest_notes: int
     has_draft: bool
     ingredients: list[str]
 

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import { useCallback, useMemo, useState } from 'react';
 
 import { api, client, unwrap, type Amount, type Spec, type Supposed, type Unit } from '../client';
-import { useSettings, type Settings, type Way } from '../../lib/settings';
+import { useAim, useSettings, type Settings, type Way } from '../../lib/settings';
 import { useRested } from '../../ui/useRested';
 
 const KEPT = { staleTime: 60_000, gcTime: 60_000 };
@@ -102,7 +102,8 @@ const NONE: never[] = [];
 
 /** What the ranges among the pours make of the drink, and where each should settle. */
 export function useRanges(spec: Spec, parent: Spec) {
-  const { supposed: query, aim } = useSettings();
+  const { supposed: query } = useSettings();
+  const aim = useAim();
   const rested = useRested(spec, RESTED_MS);
   const enabled = rested.pours.some(({ range }) => range);
   const body = { spec: rested, parent, grid: aim.grid };

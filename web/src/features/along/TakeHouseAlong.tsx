@@ -31,7 +31,10 @@ export function TakeHouseAlong({ drinks, onClose }: Props) {
   const many = drinks.length === 1 ? 'this drink' : `these ${drinks.length} drinks`;
   return (
     <Dialog heading={drinks.length > 0 ? `Export ${many}` : 'Export everything'} onClose={onClose}>
-      <Link to={drinks.length > 0 ? `/list?drinks=${drinks.join(',')}` : '/list'} className="btn btn-lg justify-start">
+      <Link
+        to={drinks.length > 0 ? `/recipes/menu-sheet?drinks=${drinks.join(',')}` : '/recipes/menu-sheet'}
+        className="btn btn-lg justify-start"
+      >
         Open the menu sheet to print
       </Link>
       <p className="text-quiet">or save a file:</p>

@@ -68,6 +68,7 @@ export function Bench({ drink, family, larder, recovered }: Props) {
             {({ comparison }) => (
               <SideTabs
                 drink={drink}
+                spec={look.made.spec}
                 comparison={comparison}
                 open={bench.tab}
                 onOpen={bench.setTab}
@@ -75,7 +76,6 @@ export function Bench({ drink, family, larder, recovered }: Props) {
                   <MakingPanel
                     name={drink.name}
                     made={look.made}
-                    forecast={comparison?.present}
                     nameOf={bench.nameOf}
                     ticks={ticks}
                     onWriteSo={bench.writeSo}

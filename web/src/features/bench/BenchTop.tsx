@@ -42,10 +42,15 @@ const Top = memo(function Top({ drink, parent, autosave, canUndo, canRedo, onHol
     <TopBar
       actions={
         <>
-          <IconButton icon={Undo2} label="Undo" hotkey={shownKey('undo')} disabled={!canUndo} onClick={undo} />
-          <IconButton icon={Redo2} label="Redo" hotkey={shownKey('redo')} disabled={!canRedo} onClick={redo} />
-          <IconButton icon={BottleWine} label="Plan a batch" onClick={() => void navigate(`/batch/${drink.id}`)} />
-          <IconButton icon={Download} label="Export" onClick={() => hand?.along()} />
+          <IconButton icon={Undo2} label="Undo" word hotkey={shownKey('undo')} disabled={!canUndo} onClick={undo} />
+          <IconButton icon={Redo2} label="Redo" word hotkey={shownKey('redo')} disabled={!canRedo} onClick={redo} />
+          <IconButton
+            icon={BottleWine}
+            label="Batch"
+            word
+            onClick={() => void navigate(`/service/batch/${drink.id}`)}
+          />
+          <IconButton icon={Download} label="Export" word onClick={() => hand?.along()} />
           <button
             type="button"
             className="btn btn-primary min-h-11 px-3.5 text-base"

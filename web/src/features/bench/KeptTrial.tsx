@@ -59,10 +59,11 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
       making={
         <SideTabs
           drink={drink}
+          spec={trial.spec}
           comparison={comparison}
           open={tab}
           onOpen={setTab}
-          method={<MakingPanel name={drink.name} made={made} forecast={comparison?.present} nameOf={nameOf} />}
+          method={<MakingPanel name={drink.name} made={made} nameOf={nameOf} />}
         />
       }
     />

@@ -24,7 +24,7 @@ interface Props {
 /** The parts of the bench: side by side on a table, the figures always in sight on a tablet and a phone. */
 export function Surface({ top, notice, pours, field, sentences, glass, making, dialogs, wide = false }: Props) {
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1560px] flex-col gap-2.5 p-2.5 min-[1200px]:h-dvh min-[1200px]:min-h-[700px] min-[1200px]:overflow-hidden">
+    <div className="page-body min-[1200px]:h-(--page) min-[1200px]:min-h-[640px] min-[1200px]:overflow-hidden">
       {top}
       {notice}
       <main className={`bench-grid ${wide ? 'bench-wide' : ''} grid min-h-0 grow gap-2.5`}>

@@ -45,7 +45,7 @@ export function useBenchCommands(bench: Bench): void {
     does('This drink', 'Compare trials, and what to try next', () => void navigate(`/trials/${drink.id}`)),
     does('This drink', 'Card, to print', () => void navigate(`/card/${drink.id}`)),
     does('This drink', 'Export: copy or save a file', hand.along),
-    does('This drink', 'Plan a batch', () => void navigate(`/batch/${drink.id}`)),
+    does('This drink', 'Plan a batch', () => void navigate(`/service/batch/${drink.id}`)),
     does('This drink', 'Taste it', () => void navigate(`/taste/${drink.id}`)),
     ...pourCommands(bench),
     ...(Object.entries(SERVED) as [Spec['serve']['ice'], string][]).map(([ice, words]) =>
@@ -55,7 +55,9 @@ export function useBenchCommands(bench: Bench): void {
       does('Serve', `Glass: ${name.toLowerCase()}`, () => hand.serve({ glass: name }, `glass ${name}`)),
     ),
     ...(drinks ?? []).map(({ id, name }) => does('Go to', `Bench: ${name}`, () => void navigate(`/bench/${id}`))),
-    ...(drinks?.length === A_PAGE ? [does('Go to', 'Older drinks: search Recipes', () => void navigate('/book'))] : []),
+    ...(drinks?.length === A_PAGE
+      ? [does('Go to', 'Older drinks: search Recipes', () => void navigate('/recipes'))]
+      : []),
   ]);
 }
 

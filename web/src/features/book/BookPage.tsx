@@ -1,4 +1,4 @@
-import { ClipboardPaste, Download, FolderInput } from 'lucide-react';
+import { ClipboardPaste, Download } from 'lucide-react';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -40,20 +40,13 @@ export function BookPage() {
   const nameOf = namesIn(larder.data);
   const isEmpty = drinks.length === 0 && !seeking;
   return (
-    <div
-      className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4"
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={dropped.drop}
-    >
+    <div className="page-body" onDragOver={(event) => event.preventDefault()} onDrop={dropped.drop}>
       <TopBar actions={<BookActions isEmpty={isEmpty} found={seeking ? drinks.map(({ id }) => id) : []} />} />
       {dropped.refusal && <Notice text={dropped.refusal} />}
       <main className="grid grow items-start gap-4 lg:grid-cols-[minmax(0,1fr)_420px]">
-        <section aria-labelledby="book-heading" className="order-1 min-w-0">
+        <section aria-label="Drinks" className="order-1 min-w-0">
           <DemoNotice />
           <div className="mb-3 flex flex-wrap items-center gap-3">
-            <h1 id="book-heading" className="grow font-display text-3xl font-semibold">
-              Recipes
-            </h1>
             {!isEmpty && (
               <SearchLine
                 className="input-lg w-full sm:w-96"
@@ -101,13 +94,10 @@ function BookActions({ isEmpty, found }: ActionsProps) {
   const [taking, setTaking] = useState(false);
   return (
     <>
-      <Link to="/paste" className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base">
+      <Link to="/paste" className="btn btn-primary min-h-11 gap-2 text-base">
         <ClipboardPaste size={20} aria-hidden /> Paste a recipe
       </Link>
-      <Link to="/import" className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base">
-        <FolderInput size={20} aria-hidden /> Import
-      </Link>
-      {!isEmpty && <IconButton icon={Download} label="Export everything" onClick={() => setTaking(true)} />}
+      {!isEmpty && <IconButton icon={Download} label="Export everything" word onClick={() => setTaking(true)} />}
       {taking && <TakeHouseAlong drinks={found} onClose={() => setTaking(false)} />}
     </>
   );

@@ -40,7 +40,7 @@ export function FirstSteps() {
           words="Every line is read. You check what is doubtful."
         />
         <Other
-          to="/import"
+          to="/recipes/import"
           icon={FolderInput}
           title="Import files"
           words="From another machine, another bar or a table. You see everything before it is saved."

@@ -52,7 +52,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
       }}
     >
       <h2 id="start-heading" className="font-display text-2xl font-semibold">
-        {first ? 'Start a drink' : 'Start another'}
+        {first ? 'Start a drink' : 'New drink'}
       </h2>
       <div role="group" aria-label="Family" className="join w-full">
         {families.map((each) => (

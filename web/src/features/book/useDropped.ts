@@ -13,7 +13,7 @@ export function useDropped() {
     setRefusal(why);
     if (why) return;
     handOn(carried);
-    void navigate('/import');
+    void navigate('/recipes/import');
   };
   const read = async (dropped: DataTransfer) => {
     const files = [...dropped.files];

@@ -15,5 +15,5 @@ export function ListPage() {
   const sheet = useQuery(listQuery({ drinks, ...way, shown, country }, supposed));
   useTitle('Menu sheet');
   if (!sheet.data) return <Waiting error={sheet.error} />;
-  return <SheetPage title="Menu sheet" html={sheet.data.html} />;
+  return <SheetPage html={sheet.data.html} />;
 }

@@ -4,7 +4,8 @@ import type { ReactNode } from 'react';
 import { TopBar } from '../../shell/TopBar';
 
 interface Props {
-  title: ReactNode;
+  /** The page’s own title; the tabs of its place where it has none. */
+  title?: ReactNode;
   /** A sheet as the server writes it: its text is all escaped there. */
   html: string;
   /** What is chosen above the sheet. */
@@ -14,7 +15,7 @@ interface Props {
 /** A sheet on the screen as it is printed, with its title and the way to the printer. */
 export function SheetPage({ title, html, children }: Props) {
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:max-w-none print:p-0">
+    <div className="page-body print:p-0">
       <div className="print:hidden">
         <TopBar
           actions={
@@ -23,7 +24,7 @@ export function SheetPage({ title, html, children }: Props) {
             </button>
           }
         >
-          <h1 className="font-display text-2xl leading-tight font-semibold">{title}</h1>
+          {title && <h1 className="font-display text-2xl leading-tight font-semibold">{title}</h1>}
         </TopBar>
       </div>
       <main className="flex flex-col gap-4 print:contents">

@@ -34,16 +34,14 @@ export function ImportPage() {
   const items = looked.data?.items ?? [];
   return (
     <div
-      className="mx-auto flex min-h-(--page) max-w-[1000px] flex-col gap-4 p-3 sm:p-4"
+      className="page-body"
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
         void carry(event.dataTransfer.files);
       }}
     >
-      <TopBar>
-        <h1 className="font-display text-2xl leading-tight font-semibold">Import</h1>
-      </TopBar>
+      <TopBar />
       <main className="flex flex-col gap-4">
         <div className="panel flex flex-wrap items-center gap-3 p-4">
           <p className="min-w-60 grow text-lg">
@@ -139,7 +137,7 @@ function Taken({ items, choices }: { items: Carried[]; choices: Record<string, C
       <p>
         Imported. {counted(items)} {left > 0 ? `${left} skipped.` : ''}
       </p>
-      <Link to="/book" className="btn btn-primary btn-lg self-start">
+      <Link to="/recipes" className="btn btn-primary btn-lg self-start">
         Go to Recipes
       </Link>
     </div>

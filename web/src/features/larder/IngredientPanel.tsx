@@ -34,7 +34,7 @@ export function IngredientPanel({ slug, lines }: Props) {
   const { ingredient, line, used_in } = detail;
   return (
     <section aria-label={ingredient.name} className="flex min-w-0 flex-col gap-3">
-      <Link to="/larder" className="btn btn-ghost min-h-11 gap-1 self-start px-2 text-base lg:hidden">
+      <Link to="/ingredients" className="btn btn-ghost min-h-11 gap-1 self-start px-2 text-base lg:hidden">
         <ArrowLeft size={18} aria-hidden /> All ingredients
       </Link>
       <div className="panel flex flex-col gap-2 p-4">

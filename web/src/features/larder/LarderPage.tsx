@@ -14,6 +14,7 @@ import { Pick } from '../../ui/Pick';
 import { Refused } from '../../ui/Refused';
 import { SearchLine } from '../../ui/SearchLine';
 import { useKept } from '../../ui/useKept';
+import { useMedia } from '../../ui/useMedia';
 import { useTitle } from '../../ui/useTitle';
 import { NothingCalled, useFound } from '../finding';
 import { IngredientPanel } from './IngredientPanel';
@@ -30,6 +31,9 @@ const WHICH: [Which, string][] = [
   ['retired', 'hidden'],
 ];
 const AT_ONCE = 60;
+/** How the states of the stock are written. */
+const IN_STOCK: Record<string, string> = { 'at hand': 'in stock' };
+const WIDE = '(min-width: 1024px)';
 
 /** Every ingredient with what is known of it and what is only guessed; one of them opened beside the list. */
 export function LarderPage() {
@@ -40,7 +44,8 @@ export function LarderPage() {
   const [chosen, setWhich] = useState<Which | null>(null);
   const [shown, setShown] = useState(AT_ONCE);
   const sought = useKept(useFound(words) ?? undefined);
-  useTitle('Ingredients');
+  const isWide = useMedia(WIDE);
+  useTitle('All ingredients');
   if (!lines) return <Waiting error={error} />;
   // Words are sought in everything; without any, what the house has is what it is about.
   const which = chosen ?? (words.trim() || !lines.some((line) => fits(line, 'ours')) ? 'all' : 'ours');
@@ -49,15 +54,14 @@ export function LarderPage() {
   const found = words.trim()
     ? fitting.filter((line) => sought?.of.has(line.slug)).sort((a, b) => place(a) - place(b))
     : fitting;
+  // Where there is room beside the list, the first is open until one is chosen.
+  const open = slug ?? (isWide ? found[0]?.slug : undefined);
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar actions={<TableActions />} />
       <main className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-        {slug && <h1 className="sr-only lg:hidden">Ingredients</h1>}
+        {slug && <h1 className="sr-only">All ingredients</h1>}
         <section aria-label="Ingredients" className={`flex min-w-0 flex-col gap-3 ${slug ? 'max-lg:hidden' : ''}`}>
-          <h1 className="font-display text-3xl font-semibold">
-            Ingredients <span className="font-sans text-lg font-normal text-quiet">{found.length}</span>
-          </h1>
           <div className="flex flex-wrap gap-2">
             <SearchLine
               className="input-lg min-w-52 grow"
@@ -77,7 +81,7 @@ export function LarderPage() {
           {found.length > 0 && (
             <ul className="panel divide-y divide-base-300 p-1.5">
               {found.slice(0, shown).map((line) => (
-                <Row key={line.slug} line={line} isOpen={line.slug === slug} />
+                <Row key={line.slug} line={line} isOpen={line.slug === open} />
               ))}
             </ul>
           )}
@@ -87,8 +91,8 @@ export function LarderPage() {
             </button>
           )}
         </section>
-        {slug ? (
-          <IngredientPanel key={slug} slug={slug} lines={lines} />
+        {open ? (
+          <IngredientPanel key={open} slug={open} lines={lines} />
         ) : (
           <p className="panel p-5 text-lg text-quiet max-lg:hidden">
             Choose an ingredient to see its composition, where it is used, and its open bottles.
@@ -127,16 +131,16 @@ function Row({ line, isOpen }: { line: LarderLine; isOpen: boolean }) {
     line.changed.length > 0 && 'corrected',
     line.retired && 'hidden',
     line.lots > 0 && `${line.lots} ${line.lots === 1 ? 'open bottle' : 'open bottles'}`,
-    line.state,
+    IN_STOCK[line.state] ?? line.state,
   ].filter(Boolean);
-  const gaps = line.gaps.filter((gap) => gap !== 'no price' && gap !== 'no aroma told');
+  const gaps = line.gaps.filter((gap) => gap !== 'no price' && gap !== 'no aroma given');
   return (
     <li>
       <button
         type="button"
         aria-current={isOpen ? 'true' : undefined}
         className={`flex w-full cursor-pointer flex-wrap items-baseline gap-x-2 rounded-xl px-2 py-1.5 text-left ${isOpen ? 'bg-secondary' : 'hover:bg-secondary'}`}
-        onClick={() => void navigate(`/larder/${line.slug}`)}
+        onClick={() => void navigate(`/ingredients/all/${line.slug}`)}
       >
         <span className="text-lg font-semibold">{line.name}</span>
         {marks.map((mark) => (

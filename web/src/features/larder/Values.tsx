@@ -28,11 +28,11 @@ export function Values({ detail }: { detail: LarderDetail }) {
     .sort((a, b) => LAST.indexOf(a.name) - LAST.indexOf(b.name));
   return (
     <table className="w-full text-base">
-      <thead className="sr-only">
+      <thead className="text-left text-quiet">
         <tr>
-          <th>Value</th>
-          <th>Amount</th>
-          <th>Source</th>
+          <th className="font-normal">Value</th>
+          <th className="pr-3 text-right font-normal">Amount</th>
+          <th className="font-normal">Source</th>
         </tr>
       </thead>
       <tbody>
@@ -40,12 +40,12 @@ export function Values({ detail }: { detail: LarderDetail }) {
           <tr key={name} className="border-t border-base-300 align-top">
             <th scope="row" className="py-1 pr-2 text-left font-normal">
               {NAMES[name] ?? name}
-              {set.has(name) && <span className="ml-1.5 rounded-full bg-secondary px-2 text-sm">correct</span>}
+              {set.has(name) && <span className="ml-1.5 rounded-full bg-secondary px-2 text-sm">corrected</span>}
             </th>
             <td className="py-1 pr-3 text-right whitespace-nowrap">
-              <span className="text-lg font-semibold">{plain(value, name === 'density' ? 3 : 2)}</span>{' '}
-              {UNITS[name] ?? (name === 'bitterness' ? 'of 5' : 'g')}
-              {relative_sd > 0 && <span className="text-quiet"> ± {plain(relative_sd * 100, 0)} %</span>}
+              <span className="text-lg font-semibold">{plain(value, name === 'density' ? 3 : 2)}</span>
+              {withUnit(UNITS[name] ?? (name === 'bitterness' ? 'of 5' : 'g'))}
+              {relative_sd > 0 && <span className="text-quiet"> ±{plain(relative_sd * 100, 0)}%</span>}
             </td>
             <td className="py-1 text-quiet">
               {source}
@@ -56,4 +56,9 @@ export function Values({ detail }: { detail: LarderDetail }) {
       </tbody>
     </table>
   );
+}
+
+/** A unit behind its number: no space before a percent sign. */
+function withUnit(unit: string): string {
+  return unit.startsWith('%') ? unit : ` ${unit}`;
 }

@@ -39,7 +39,7 @@ export function LabelPage() {
     volume_ml !== null && `${plain(volume_ml, 0)} ml`,
   ].filter(Boolean);
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1100px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
+    <div className="page-body">
       <div className="print:hidden">
         <TopBar
           actions={
@@ -49,7 +49,7 @@ export function LabelPage() {
           }
         >
           <h1 className="font-display text-2xl leading-tight font-semibold">
-            <Link to={`/lots/${id}`} className="hover:underline">
+            <Link to={`/ingredients/open/${id}`} className="hover:underline">
               {ingredient.name}
             </Link>
             , label

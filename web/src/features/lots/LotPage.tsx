@@ -26,10 +26,10 @@ export function LotPage() {
   useTitle(lot ? `${lot.ingredient.name}, ${lot.name}` : 'Open bottle or juice');
   if (!lot || lot.id !== id) return <Waiting error={asked.error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar
         actions={
-          <Link to={`/lots/${id}/label`} className="btn min-h-11 gap-2 text-base">
+          <Link to={`/ingredients/open/${id}/label`} className="btn min-h-11 gap-2 text-base">
             <Printer size={20} aria-hidden /> Label
           </Link>
         }
@@ -97,7 +97,7 @@ function Standing({ lot }: { lot: LotDetail }) {
           className="btn btn-ghost btn-lg text-base font-normal"
           onBlur={() => setSure(false)}
           onClick={() =>
-            sure ? remove.mutate({ params }, { onSuccess: () => void navigate('/today') }) : setSure(true)
+            sure ? remove.mutate({ params }, { onSuccess: () => void navigate('/service') }) : setSure(true)
           }
         >
           {sure ? 'Press again to delete it and its readings' : 'Delete'}

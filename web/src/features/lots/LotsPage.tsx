@@ -25,10 +25,10 @@ export function LotsPage() {
   if (!data) return <Waiting error={error} />;
   // Who comes to measure something finds today’s lot of it, or notes one.
   const poured = data.find(({ ingredient, in_use }) => in_use && ingredient.name === wanted);
-  if (poured) return <Navigate replace to={`/lots/${poured.id}`} />;
+  if (poured) return <Navigate replace to={`/ingredients/open/${poured.id}`} />;
   const slug = larder?.find(({ name }) => name === wanted)?.slug;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1100px] flex-col gap-4 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar
         actions={
           <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
@@ -38,7 +38,6 @@ export function LotsPage() {
       />
       <main className="flex flex-col gap-3">
         <div className="flex flex-wrap items-center gap-4">
-          <h1 className="grow font-display text-3xl font-semibold">Open bottles and juice</h1>
           <Check words="Show finished" on={every} onChange={setEvery} />
         </div>
         {data.length === 0 ? (
@@ -69,7 +68,7 @@ function LotRow({ lot }: { lot: Lot }) {
   return (
     <li>
       <Link
-        to={`/lots/${lot.id}`}
+        to={`/ingredients/open/${lot.id}`}
         className="flex flex-wrap items-baseline gap-x-3 rounded-xl px-2 py-2 hover:bg-secondary focus-visible:bg-secondary"
       >
         <span className="min-w-0 grow text-lg font-semibold wrap-anywhere">

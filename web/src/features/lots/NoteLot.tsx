@@ -40,7 +40,7 @@ export function NoteLot({ slug: known = '', onClose }: Props) {
         of &&
         add.mutate(
           { body: { ingredient: slug, name: name.trim(), made_at: '', readings: [], volume_ml: ml, pieces } },
-          { onSuccess: ({ id }) => void navigate(`/lots/${id}`) },
+          { onSuccess: ({ id }) => void navigate(`/ingredients/open/${id}`) },
         )
       }
       actions={

@@ -52,7 +52,7 @@ export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
         </>
       )}
       {!empty && (
-        <Link className="link inline-block py-2 text-base" to={`/originals?drink=${drinkId}`}>
+        <Link className="link inline-block py-2 text-base" to={`/ideas?drink=${drinkId}`}>
           New ideas that meet it
         </Link>
       )}

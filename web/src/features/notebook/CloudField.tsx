@@ -174,7 +174,7 @@ function Spec({ point, at: { cx, cy }, over, onOver }: SpecProps) {
         textAnchor={left ? 'end' : 'start'}
         className="fill-base-content text-[15px]"
       >
-        {point.name}, {level(point.figures.abv, 'abv')} %
+        {point.name}, {level(point.figures.abv, 'abv')}%
       </text>
     </g>
   );

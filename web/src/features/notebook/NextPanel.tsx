@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { NotebookTrial, Proposal } from '../../api/client';
 import { nextQuery } from '../../api/queries/forecast';
 import { capital } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { useAim, useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
 import { Refused } from '../../ui/Refused';
 import { LayingNotice, useLaying } from '../laying';
@@ -17,28 +17,31 @@ interface Props {
   /** The newest in sight. */
   last: NotebookTrial | undefined;
   nameOf: NameOf;
+  /** Its heading; what it is about where the page has no name for it. */
+  heading?: string;
 }
 
 /** Two or three trials to try next, each with its reasons; one press lays it on the bench. */
-export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
-  const { supposed, aim, palate } = useSettings();
+export function NextPanel({ drinkId, trial, last, nameOf, heading = 'What to try next' }: Props) {
+  const { supposed, palate } = useSettings();
+  const aim = useAim();
   const next = useQuery({
     ...nextQuery(drinkId, trial?.id ?? 0, palate, aim.grid, supposed),
     enabled: trial !== undefined,
   });
   const laying = useLaying(drinkId);
-  if (!trial) return <NotTasted drinkId={drinkId} last={last} />;
+  if (!trial) return <NotTasted drinkId={drinkId} last={last} heading={heading} />;
   const take = (proposal: Proposal) => laying.lay({ spec: proposal.spec, parent: trial.id });
   const found = next.data;
   return (
     <section aria-label="What to try next" className="panel p-3 sm:p-4">
       <div className="mb-2 flex flex-wrap items-baseline gap-x-3">
-        <h2 className="font-display text-2xl font-semibold">What to try next</h2>
+        <h2 className="font-display text-2xl font-semibold">{heading}</h2>
         <p className="text-lg">
           after trial {trial.number}
           {palate !== null && <span className="text-quiet">, by {palate || 'the team'}’s palate</span>}
         </p>
-        <Link className="ml-auto text-base underline decoration-dotted underline-offset-4" to="/palates">
+        <Link className="ml-auto text-base underline decoration-dotted underline-offset-4" to="/tasting/palates">
           Palates
         </Link>
       </div>
@@ -72,10 +75,10 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
 }
 
 /** Nothing was said yet that could be answered. */
-function NotTasted({ drinkId, last }: { drinkId: number; last: NotebookTrial | undefined }) {
+function NotTasted({ drinkId, last, heading }: Pick<Props, 'drinkId' | 'last'> & { heading: string }) {
   return (
     <section aria-label="What to try next" className="panel p-4">
-      <h2 className="font-display text-2xl font-semibold">What to try next</h2>
+      <h2 className="font-display text-2xl font-semibold">{heading}</h2>
       <p className="mt-1 max-w-prose text-lg">
         {last ? `Trial ${last.number} hasn’t been tasted. ` : ''}Write a tasting note in half a minute. “Too sharp, a
         bit thin” becomes the amounts of the next trial.

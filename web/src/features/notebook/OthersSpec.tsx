@@ -1,10 +1,8 @@
 import type { SpecCloud } from '../../api/client';
-import { level } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
 import { pourWords } from '../../spec/pourWords';
-import { AxisMark } from '../../ui/AxisMark';
-import { AXES } from './words';
+import { Levels } from '../../ui/Levels';
 
 interface Props {
   point: SpecCloud['points'][number];
@@ -32,12 +30,8 @@ export function OthersSpec({ point, over, nameOf, onOver, onStart, onTakeOut }: 
       <p className="text-base text-quiet">
         {point.spec.pours.map((pour) => pourWords(pour, shown, point.spec.ounce_ml, nameOf)).join(' · ')}
       </p>
-      <p className="flex flex-wrap items-center gap-x-4">
-        {AXES.map((axis) => (
-          <span key={axis} className="flex items-center gap-1.5">
-            <AxisMark axis={axis} /> <span className="font-figure">{level(point.figures[axis], axis)}</span>
-          </span>
-        ))}
+      <div className="flex flex-wrap items-center gap-x-4">
+        <Levels sugar={point.figures.sugar} acid={point.figures.acid} abv={point.figures.abv} />
         <span className="ml-auto flex gap-1">
           <button
             type="button"
@@ -56,7 +50,7 @@ export function OthersSpec({ point, over, nameOf, onOver, onStart, onTakeOut }: 
             Delete
           </button>
         </span>
-      </p>
+      </div>
     </li>
   );
 }

@@ -24,10 +24,9 @@ export function PalatesPage() {
   const found = palate.data;
   const name = who || 'The team';
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[960px] flex-col gap-4 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar />
       <main className="flex flex-col gap-3">
-        <h1 className="font-display text-3xl font-semibold">Palates</h1>
         <div role="group" aria-label="Palate of" className="flex flex-wrap gap-1.5">
           {['', ...tasters.data.map(({ taster }) => taster)].map((each) => (
             <button

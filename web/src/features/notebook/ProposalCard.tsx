@@ -1,10 +1,8 @@
 import type { NotebookTrial, PourEntry, Proposal } from '../../api/client';
-import { level } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
 import { amountWords, pourWords } from '../../spec/pourWords';
-import { AxisMark } from '../../ui/AxisMark';
-import { AXES } from './words';
+import { Levels } from '../../ui/Levels';
 
 interface CardProps {
   proposal: Proposal;
@@ -41,14 +39,12 @@ export function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProp
           );
         })}
       </ul>
-      <p className="flex flex-wrap gap-x-4 text-lg">
-        {AXES.map((axis) => (
-          <span key={axis} className="flex items-center gap-1.5">
-            <AxisMark axis={axis} size={14} />
-            <span className="font-figure">{level(proposal.figures[axis], axis)}</span>
-          </span>
-        ))}
-      </p>
+      <Levels
+        sugar={proposal.figures.sugar}
+        acid={proposal.figures.acid}
+        abv={proposal.figures.abv}
+        className="text-lg"
+      />
       <details className="mt-1 text-base">
         <summary className="min-h-9 cursor-pointer py-1 font-semibold">Why</summary>
         <p>{heard}</p>

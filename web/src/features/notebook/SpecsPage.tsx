@@ -35,7 +35,7 @@ export function SpecsPage() {
   const start = (spec: Spec) => last && laying.lay({ spec, parent: last.id });
   const takeOut = (spec_id: number) => drop.mutate({ params: { path: { drink_id: id, spec_id }, query: supposed } });
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
+    <div className="page-body">
       <TopBar
         actions={
           <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/trials/${id}`}>

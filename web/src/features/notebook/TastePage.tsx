@@ -24,7 +24,7 @@ export function TastePage() {
   if (!notebook.data || !larder.data) return <Waiting error={notebook.error ?? larder.error} />;
   const { trials, name } = notebook.data;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3">
+    <div className="page-body">
       <TopBar>
         <div className="min-w-0">
           <h1 className="truncate font-display text-2xl leading-tight font-semibold max-[500px]:whitespace-normal">

@@ -42,7 +42,7 @@ export function TrialsPage() {
   const answered = chosen.toReversed().find(({ sheets }) => sheets.length > 0);
   const last = chosen.at(-1);
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
+    <div className="page-body">
       <Top drinkId={id} notebook={notebook.data} chosen={chosen} />
       <main className="grid min-w-0 grow items-start gap-3 lg:grid-cols-[310px_minmax(0,1fr)]">
         <section aria-label="Trials" className="flex min-w-0 flex-col gap-2">

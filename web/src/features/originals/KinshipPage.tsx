@@ -1,6 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
 
 import { api, type Kinship, type KinPair } from '../../api/client';
 import { kinshipQuery } from '../../api/queries/originals';
@@ -20,17 +19,13 @@ export function KinshipPage() {
   if (!data) return <Waiting error={error} />;
   const pair = pairOf(data, ...chosen);
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
+    <div className="page-body">
       <TopBar />
       <main className="grid min-w-0 gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="flex min-w-0 flex-col gap-2">
-          <h1 className="font-display text-3xl font-semibold">Aroma pairings</h1>
           <p className="max-w-prose text-lg">
             How well two groups of aromas pair, 0 to 10, by the habits of the trade. New ideas use it, and you can
-            change it.{' '}
-            <Link className="link" to="/originals">
-              Back to New ideas
-            </Link>
+            change it.
           </p>
           <Matrix data={data} chosen={pair} onChoose={setChosen} />
         </div>

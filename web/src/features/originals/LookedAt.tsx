@@ -48,7 +48,10 @@ export function LookedAt({ original, wish, onWish, onMoved }: Props) {
           `${capital(spec.form)} in a ${spec.serve.glass}`,
           `${volume_ml.toFixed(0)} ml`,
           ...(abv >= 0.5
-            ? [`${plain(abv, 1)} %`, `${plain(standard_drinks[country] ?? 0, 1)} ${COUNTRIES[country]} standard drinks`]
+            ? [
+                `${plain(abv, 1)}% ABV`,
+                `${plain(standard_drinks[country] ?? 0, 1)} ${COUNTRIES[country]} standard drinks`,
+              ]
             : ['no alcohol']),
           ...(cost === null ? [] : [`costs ${money(cost)}`]),
         ].join(' · ')}

@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
 
 import type { Original, Wish } from '../../api/client';
 import { menuQuery } from '../../api/queries/originals';
-import { useSettings } from '../../lib/settings';
+import { useAim, useSettings } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Check } from '../../ui/Check';
 import { Refused } from '../../ui/Refused';
@@ -34,8 +33,9 @@ const FIRST: Request = { stays: PLACES.map(() => null), gone: [], seed: 1, atHan
 
 /** A whole list out of one press: unlike each other in base, colour and strength, sharing preparations. */
 export function MenuPage() {
-  useTitle('A menu of ideas');
-  const { supposed, aim } = useSettings();
+  useTitle('A menu');
+  const { supposed } = useSettings();
+  const aim = useAim();
   const [request, setRequest] = useState(FIRST);
   const { stays, gone, seed, atHand } = request;
   const places = PLACES.map(([, wish]): Wish => ({
@@ -52,11 +52,11 @@ export function MenuPage() {
   const drinks = stays.map((each) => each ?? fresh.shift() ?? null);
   const others = (change: Partial<Request>) => setRequest({ ...request, seed: seed + PLACES.length, ...change });
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
+    <div className="page-body">
       <TopBar />
       <main className="flex min-w-0 flex-col gap-3">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-          <h1 className="font-display text-3xl font-semibold">Six drinks for a menu</h1>
+          <p className="text-lg">Six drinks for a menu</p>
           <Check
             words="Only what is in stock"
             on={atHand}
@@ -70,9 +70,6 @@ export function MenuPage() {
           >
             Other drinks
           </button>
-          <Link className="link py-2 text-base" to="/originals">
-            One drink at a time
-          </Link>
           <p role="status" className="text-base text-quiet">
             {isFetching ? 'Filling the menu…' : ''}
           </p>

@@ -1,6 +1,5 @@
 import { RotateCcw, Shuffle, Square } from 'lucide-react';
 import { useState } from 'react';
-import { Link } from 'react-router';
 
 import type { Wish } from '../../api/client';
 import { TopBar } from '../../shell/TopBar';
@@ -22,7 +21,7 @@ const FOLDED = '(max-width: 1023px)';
 
 /** Drinks that nobody has mixed yet: the wish, a board of small glasses, and what is to be said of the one that is looked at. */
 export function OriginalsPage() {
-  useTitle('New ideas');
+  useTitle('One drink');
   const { wish, isKnown, change, undo } = useWish();
   const { rested, fresh, shown, notes, error, busy, stop, isPinned, toggle } = useOriginals(wish, isKnown);
   const [chosen, setChosen] = useState<string>();
@@ -30,9 +29,9 @@ export function OriginalsPage() {
   const [over, setOver] = useState<string | null>(null);
   const looked = shown.find(({ spec }) => spec.name === chosen) ?? fresh[0] ?? shown[0];
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
+    <div className="page-body">
       <TopBar />
-      <main className="grid min-w-0 gap-3 md:grid-cols-[minmax(0,1fr)_22rem] lg:grid-cols-[18.5rem_minmax(0,1fr)_24rem]">
+      <main className="grid min-w-0 gap-3 md:grid-cols-[minmax(0,1fr)_22rem] lg:grid-cols-[17rem_minmax(0,1fr)_21rem]">
         <WishColumn wish={wish} isFolded={isFolded} onChange={change} />
         <section className="flex min-w-0 flex-col gap-3" aria-label="Ideas by balance">
           <BoardHead wish={wish} rested={rested} busy={busy} onChange={change} onUndo={undo} onStop={stop} />
@@ -102,17 +101,6 @@ interface WishColumnProps {
 function WishColumn({ wish, isFolded, onChange }: WishColumnProps) {
   return (
     <section className="flex min-w-0 flex-col gap-3 md:max-lg:col-span-2" aria-label="Wishes">
-      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
-        <h1 className="font-display text-3xl font-semibold">New ideas</h1>
-        <nav className="flex gap-3 text-base" aria-label="New ideas">
-          <Link className="link py-2" to="/originals/list">
-            A menu
-          </Link>
-          <Link className="link py-2" to="/originals/kinship">
-            Aroma pairings
-          </Link>
-        </nav>
-      </div>
       <WishPanel wish={wish} isFolded={isFolded} onChange={onChange} />
     </section>
   );

@@ -2,9 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Pin, PinOff } from 'lucide-react';
 
 import type { Original } from '../../api/client';
-import { glassesQuery } from '../../api/queries/house';
-import { level } from '../../lib/format';
-import { AxisMark } from '../../ui/AxisMark';
+import { glassesQuery, larderQuery } from '../../api/queries/house';
+import { useSettings } from '../../lib/settings';
+import { namesIn } from '../../spec/names';
+import { pourWords } from '../../spec/pourWords';
+import { Levels } from '../../ui/Levels';
 import { GlassDrawing } from '../bench';
 
 interface Props {
@@ -58,14 +60,11 @@ export function SmallGlass({ original, pinned, onPin, chosen = false, lit = fals
   );
 }
 
-function Inside({ original: { spec, sight, pours, sugar, acid, abv } }: { original: Original }) {
+function Inside({ original: { spec, sight, sugar, acid, abv } }: { original: Original }) {
   const { data: glasses } = useQuery(glassesQuery());
+  const { shown } = useSettings();
+  const nameOf = namesIn(useQuery(larderQuery()).data);
   const glass = glasses?.find(({ name }) => name === spec.serve.glass);
-  const levels = [
-    ['sugar', sugar],
-    ['acid', acid],
-    ['abv', abv],
-  ] as const;
   return (
     <>
       <span className="block shrink-0" style={{ width: DRAWN.width }}>
@@ -73,15 +72,10 @@ function Inside({ original: { spec, sight, pours, sugar, acid, abv } }: { origin
       </span>
       <span className="flex min-w-0 flex-col gap-1">
         <strong className="pr-11 font-display text-xl leading-tight font-semibold wrap-anywhere">{spec.name}</strong>
-        <span className="text-base leading-snug">{pours.join(' · ')}</span>
-        <span className="mt-auto flex flex-wrap gap-x-2 text-[0.92rem]">
-          {levels.map(([axis, value]) => (
-            <span key={axis} className="flex items-center gap-1">
-              <AxisMark axis={axis} size={12} />
-              <span className="font-figure">{level(value, axis)}</span>
-            </span>
-          ))}
+        <span className="text-base leading-snug">
+          {spec.pours.map((pour) => pourWords(pour, shown, spec.ounce_ml, nameOf)).join(' · ')}
         </span>
+        <Levels sugar={sugar} acid={acid} abv={abv} className="mt-auto text-[0.92rem]" />
       </span>
     </>
   );

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 
 import type { Wish } from '../../api/client';
 import { originalsQuery } from '../../api/queries/originals';
-import { useSettings } from '../../lib/settings';
+import { useAim, useSettings } from '../../lib/settings';
 import { useRested } from '../../ui/useRested';
 import { usePinned } from './pinned';
 
@@ -10,7 +10,8 @@ const REST_MS = 150;
 
 /** The originals of a wish once it rests, behind those that are pinned. */
 export function useOriginals(wish: Wish, isKnown: boolean) {
-  const { supposed, aim } = useSettings();
+  const { supposed } = useSettings();
+  const aim = useAim();
   const queryClient = useQueryClient();
   const rested = useRested(wish, REST_MS);
   const { pinned, isPinned, toggle } = usePinned();

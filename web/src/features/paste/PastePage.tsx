@@ -41,7 +41,7 @@ export function PastePage() {
     setMended({ ...mended, [line]: { slug: '', amount: '', left_out: false, ...mended[line], ...change } });
   const found = text.trim() && !read.error ? read.data : undefined;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-3 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar>
         <h1 className="font-display text-2xl leading-tight font-semibold">Paste a recipe</h1>
       </TopBar>

@@ -37,7 +37,7 @@ function Amounts({ drink, trial }: { drink: DrinkDetail; trial: PouredTrial }) {
   const asked = useQuery(batchQuery(entryOf(wish, spec), supposed));
   const batch = asked.error ? undefined : asked.data;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-3 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar>
         <h1 className="font-display text-2xl leading-tight font-semibold">
           <Link to={`/bench/${drink.id}`} className="hover:underline">

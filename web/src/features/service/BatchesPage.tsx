@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { BottleWine } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
@@ -20,27 +21,17 @@ export function BatchesPage() {
   useTitle('Batches');
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
-      <TopBar
-        actions={
-          <Link to="/tonight" className="btn min-h-11 text-base">
-            Event plan
-          </Link>
-        }
-      />
-      <main className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
+    <div className="page-body">
+      <TopBar actions={<Check words="Show finished" on={every} onChange={setEvery} />} />
+      <main className="flex flex-col gap-4">
         <div className="flex flex-col gap-3">
-          <div className="flex flex-wrap items-center gap-4">
-            <h1 className="grow font-display text-3xl font-semibold">Batches</h1>
-            <Check words="Show finished" on={every} onChange={setEvery} />
-          </div>
           {data.length === 0 ? (
             <p className="panel max-w-prose p-4 text-lg">
               A batch is one drink mixed for many, with the dilution already in the bottle. Choose a drink to get
               amounts, order and label.
             </p>
           ) : (
-            <ul className="grid gap-3 sm:grid-cols-2">
+            <ul className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
               {data.map((batch) => (
                 <li key={batch.id}>
                   <BatchCard batch={batch} />
@@ -59,9 +50,12 @@ function BatchCard({ batch }: { batch: KeptBatchSummary }) {
   const { id, name, left_ml, volume_ml, serves_left, service, use_by, past, used_up_at, made_by, made_at, descent } =
     batch;
   return (
-    <Link to={`/batches/${id}`} className="panel flex h-full gap-3 p-3 hover:bg-secondary focus-visible:bg-secondary">
+    <Link
+      to={`/service/batches/${id}`}
+      className="panel flex h-full gap-5 p-4 hover:bg-secondary focus-visible:bg-secondary"
+    >
       <Bottle
-        className="w-12 shrink-0"
+        className="w-20 shrink-0"
         container={volume_ml / 0.9}
         bands={[{ key: 'left', ml: left_ml, brings: 'other' }]}
         label={`${plain((100 * left_ml) / volume_ml, 0)}% left`}
@@ -76,7 +70,7 @@ function BatchCard({ batch }: { batch: KeptBatchSummary }) {
           {past ? 'Past its day: ' : ''}use by {day(use_by)}
         </span>
         <span className="text-base text-quiet">
-          {serviceName(service)}; made {day(made_at)}
+          {serviceName(service)}, made {day(made_at)}
           {made_by && ` by ${made_by}`}
         </span>
         {descent && <span className="text-base text-quiet">Contains: {descent}</span>}
@@ -89,13 +83,16 @@ function BatchCard({ batch }: { batch: KeptBatchSummary }) {
 function Another() {
   const drinks = useQuery(newestQuery()).data ?? [];
   return (
-    <section aria-label="New batch" className="panel p-3">
-      <h2 className="px-1 font-display text-xl font-semibold">New batch of</h2>
-      <ul className="max-h-[60vh] overflow-y-auto">
+    <section aria-label="New batch" className="panel p-4">
+      <h2 className="pb-2 font-display text-xl font-semibold">New batch of</h2>
+      <ul className="grid gap-1 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">
         {drinks.map(({ id, name }) => (
           <li key={id}>
-            <Link to={`/batch/${id}`} className="flex min-h-11 items-center rounded-xl px-2 text-lg hover:bg-secondary">
-              {name}
+            <Link
+              to={`/service/batch/${id}`}
+              className="flex min-h-13 items-center gap-2 rounded-xl border border-base-300 px-3 text-lg hover:bg-secondary"
+            >
+              <BottleWine size={20} aria-hidden className="text-quiet" /> {name}
             </Link>
           </li>
         ))}

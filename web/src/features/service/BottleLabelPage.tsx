@@ -18,7 +18,7 @@ export function BottleLabelPage() {
   const soon = Date.parse(use_by) - Date.parse(made_at) < 48 * 3_600_000;
   const hour = new Date(use_by).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1100px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
+    <div className="page-body">
       <div className="print:hidden">
         <TopBar
           actions={
@@ -28,7 +28,7 @@ export function BottleLabelPage() {
           }
         >
           <h1 className="font-display text-2xl leading-tight font-semibold">
-            <Link to={`/batches/${id}`} className="hover:underline">
+            <Link to={`/service/batches/${id}`} className="hover:underline">
               {name}
             </Link>
             , its label

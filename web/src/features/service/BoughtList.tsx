@@ -2,6 +2,8 @@ import type { Bought } from '../../api/client';
 
 interface Props {
   lines: Bought[];
+  /** Whether the reason for each amount is shown; on paper it always is. */
+  details?: boolean;
   /** Called where lines can be ticked. */
   onTick?: (line: Bought, done: boolean) => void;
 }
@@ -14,7 +16,7 @@ const SOURCES: [Bought['source'], string][] = [
 ];
 
 /** What is taken from where: what is open, the shelf, the stillroom, the shop. */
-export function BoughtList({ lines, onTick }: Props) {
+export function BoughtList({ lines, details = true, onTick }: Props) {
   return (
     <div className="flex flex-col gap-2 print:grid print:grid-cols-2 print:gap-x-6">
       {SOURCES.map(([source, title]) => {
@@ -26,7 +28,7 @@ export function BoughtList({ lines, onTick }: Props) {
             <ul>
               {found.map((line) => (
                 <li key={line.key} className="border-b border-base-300 last:border-0">
-                  <Row line={line} onTick={onTick} />
+                  <Row line={line} details={details} onTick={onTick} />
                 </li>
               ))}
             </ul>
@@ -37,14 +39,16 @@ export function BoughtList({ lines, onTick }: Props) {
   );
 }
 
-function Row({ line, onTick }: { line: Bought; onTick: Props['onTick'] }) {
+function Row({ line, details, onTick }: { line: Bought; details: boolean; onTick: Props['onTick'] }) {
   const told = (
     <span
       className={`flex min-w-0 grow flex-wrap items-baseline gap-x-3 ${line.done ? 'text-quiet line-through' : ''}`}
     >
       <span className="min-w-0 grow basis-32 text-lg leading-tight font-semibold">{line.name}</span>
       <span className="text-lg font-semibold whitespace-nowrap">{line.amount}</span>
-      <span className="basis-full text-base leading-snug text-quiet">{line.words}</span>
+      <span className={`basis-full text-base leading-snug text-quiet print:block ${details ? '' : 'hidden'}`}>
+        {line.words}
+      </span>
     </span>
   );
   if (!onTick) return <span className="flex py-1">{told}</span>;

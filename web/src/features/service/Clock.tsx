@@ -26,6 +26,7 @@ export function Clock({ report }: { report: Evening }) {
   return (
     <div ref={ref} className="print:hidden">
       <svg width={width} height={height} role="img" aria-label="The tasks as a timeline, same as the list below">
+        <title>{hands > 1 ? 'One lane per person, chilling time below' : 'Work, and chilling time below'}</title>
         {hours.map((at) => (
           <g key={at}>
             <line x1={x(at)} x2={x(at)} y1={HEAD - 4} y2={height} className="stroke-base-300" />
@@ -66,7 +67,6 @@ export function Clock({ report }: { report: Evening }) {
           <line x1={x(now)} x2={x(now)} y1={HEAD - 6} y2={height} className="stroke-error" strokeWidth={2.5} />
         )}
       </svg>
-      <p className="text-base text-quiet">{hands > 1 ? 'One lane per person' : 'Work'}; below, chilling time.</p>
     </div>
   );
 }

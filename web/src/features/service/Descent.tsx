@@ -27,11 +27,11 @@ export function Descent({ batch }: { batch: KeptBatch }) {
               {of === id ? (
                 <span className="grow text-lg leading-tight font-semibold">{name}</span>
               ) : (
-                <Link to={`/batches/${of}`} className="grow text-lg leading-tight font-semibold underline">
+                <Link to={`/service/batches/${of}`} className="grow text-lg leading-tight font-semibold underline">
                   {name}
                 </Link>
               )}
-              <span className="font-figure text-xl font-semibold whitespace-nowrap">{plain(100 * share, 0)} %</span>
+              <span className="font-figure text-xl font-semibold whitespace-nowrap">{plain(100 * share, 0)}%</span>
             </span>
             <span className="text-base text-quiet">
               {day(made_at)}

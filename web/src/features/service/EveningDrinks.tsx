@@ -182,7 +182,7 @@ function DrinkLine({ drink, name, words, onChange, onRemove }: LineProps) {
   return (
     <li className="flex flex-col gap-1.5 rounded-xl border border-base-300 p-2.5">
       <div className="flex items-center gap-2">
-        <Link to={`/batch/${drink.drink_id}`} className="grow text-lg leading-tight font-semibold underline">
+        <Link to={`/service/batch/${drink.drink_id}`} className="grow text-lg leading-tight font-semibold underline">
           {name}
         </Link>
         <IconButton icon={X} label={`Remove ${name}`} onClick={onRemove} />

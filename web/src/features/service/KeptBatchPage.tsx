@@ -24,14 +24,14 @@ export function KeptBatchPage() {
   useTitle(data?.name);
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1300px] flex-col gap-3 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar
         actions={
           <>
-            <Link to={`/batches/${id}/label`} className="btn btn-primary min-h-11 text-base">
+            <Link to={`/service/batches/${id}/label`} className="btn btn-primary min-h-11 text-base">
               Label
             </Link>
-            <Link to="/tonight" className="btn min-h-11 text-base">
+            <Link to="/service/event-plan" className="btn min-h-11 text-base">
               Event plan
             </Link>
           </>
@@ -40,7 +40,7 @@ export function KeptBatchPage() {
         <h1 className="font-display text-2xl leading-tight font-semibold">
           {data.name}
           <span className="block font-sans text-base font-normal text-quiet">
-            <Link to={`/batch/${data.drink_id}`} className="underline">
+            <Link to={`/service/batch/${data.drink_id}`} className="underline">
               {data.drink}
             </Link>
             , {serviceName(data.service).toLowerCase()}; made {day(data.made_at)}

@@ -62,7 +62,7 @@ export function MadeIt({ drink, spec, wish, batch }: Props) {
                 note: '',
               },
             },
-            { onSuccess: ({ id }) => void navigate(`/batches/${id}`) },
+            { onSuccess: ({ id }) => void navigate(`/service/batches/${id}`) },
           )
         }
       >

@@ -3,6 +3,8 @@ import type { EveningTask } from '../../api/client';
 interface Props {
   tasks: EveningTask[];
   hands: number;
+  /** Whether the reason for each is shown; on paper it always is. */
+  details: boolean;
   onTick: (task: EveningTask, done: boolean) => void;
 }
 
@@ -13,7 +15,7 @@ const dayOf = (iso: string): string =>
   new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 
 /** The tasks in the order of their times, each to tick off; a new day has its heading. */
-export function TaskList({ tasks, hands, onTick }: Props) {
+export function TaskList({ tasks, hands, details, onTick }: Props) {
   return (
     <ol aria-label="Tasks" className="flex flex-col">
       {tasks.map((task, index) => {
@@ -41,11 +43,13 @@ export function TaskList({ tasks, hands, onTick }: Props) {
                     task.late && 'Late',
                     `${task.minutes} min`,
                     task.ready_at !== task.ends_at && `Ready at ${clock(task.ready_at)}`,
-                    task.why,
                   ]
                     .filter(Boolean)
                     .join('. ')}
                 </span>
+                {task.why && (
+                  <span className={`text-base text-quiet print:block ${details ? 'block' : 'hidden'}`}>{task.why}</span>
+                )}
               </span>
               {hands > 1 && (
                 <span className="shrink-0 rounded-lg bg-base-200 px-2 py-0.5 text-base" title="Who does it">

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 
@@ -8,6 +9,7 @@ import { saveFile } from '../../lib/saveFile';
 import { useSettings } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
+import { Check } from '../../ui/Check';
 import { Refused } from '../../ui/Refused';
 import { useTitle } from '../../ui/useTitle';
 import { BoughtList } from './BoughtList';
@@ -23,16 +25,13 @@ export function TonightPage() {
   useTitle('Event plan');
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-3 p-3 sm:p-4 print:block print:p-0">
+    <div className="page-body">
       <div className="print:hidden">
         <TopBar actions={data.evening && <TakeAlong />} />
       </div>
       <main className="flex flex-col gap-3">
         <header>
-          <h1 className="font-display text-3xl font-semibold print:text-2xl">
-            Event plan{' '}
-            {data.evening && <span className="font-sans text-xl font-normal text-quiet">{data.evening.name}</span>}
-          </h1>
+          {data.evening && <h2 className="font-display text-2xl font-semibold wrap-anywhere">{data.evening.name}</h2>}
           {data.headline && (
             <p role="status" className="text-xl">
               {data.headline}
@@ -58,6 +57,7 @@ export function TonightPage() {
 
 function Plan({ report }: { report: Evening }) {
   const ticks = useTicks('task');
+  const [details, setDetails] = useState(false);
   if (!report.evening) {
     return (
       <section className="panel p-5 text-lg lg:col-span-2">
@@ -70,12 +70,16 @@ function Plan({ report }: { report: Evening }) {
   }
   return (
     <section aria-label="Prep list" className="panel flex flex-col gap-3 p-4 print:border-0 print:p-0">
-      <h2 className="font-display text-xl font-semibold print:hidden">Prep list</h2>
+      <div className="flex items-center justify-between gap-3 print:hidden">
+        <h2 className="font-display text-xl font-semibold">Prep list</h2>
+        <Check words="Details" on={details} onChange={setDetails} />
+      </div>
       {report.tasks.length > 0 && <Clock report={report} />}
       <Refused fault={ticks.fault} className="text-base text-error" />
       <TaskList
         tasks={report.tasks.map(ticks.of)}
         hands={report.evening.hands}
+        details={details}
         onTick={({ key }, done) => ticks.tick(key, done)}
       />
     </section>
@@ -84,11 +88,21 @@ function Plan({ report }: { report: Evening }) {
 
 function Takes({ report }: { report: Evening }) {
   const ticks = useTicks('bought');
+  const [details, setDetails] = useState(false);
   if (report.bought.length === 0) return null;
   return (
     <section aria-label="Shopping list" className="panel flex flex-col gap-1 p-4 print:mt-4 print:border-0 print:p-0">
-      <h2 className="font-display text-xl font-semibold">Shopping list</h2>
-      <BoughtList lines={report.bought.map(ticks.of)} onTick={({ key }, done) => ticks.tick(key, done)} />
+      <div className="flex items-center justify-between gap-3">
+        <h2 className="font-display text-xl font-semibold">Shopping list</h2>
+        <div className="print:hidden">
+          <Check words="Details" on={details} onChange={setDetails} />
+        </div>
+      </div>
+      <BoughtList
+        lines={report.bought.map(ticks.of)}
+        details={details}
+        onTick={({ key }, done) => ticks.tick(key, done)}
+      />
       <Refused fault={ticks.fault} className="text-base text-error" />
       {report.cost > 0 && (
         <p className="pt-1 text-base text-quiet">
@@ -125,14 +139,14 @@ function TakeAlong() {
         className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
         onClick={() => void list('text')}
       >
-        Export as text
+        Export text
       </button>
       <button
         type="button"
         className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
         onClick={() => void list('csv')}
       >
-        Export as table
+        Export table
       </button>
       <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
         <Printer size={20} aria-hidden /> Print

@@ -27,7 +27,7 @@ export function ShelfPage() {
     shelf.data.map(({ slug, state, price_per_litre }) => [slug, { state, price: price_per_litre } satisfies Shelved]),
   );
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1100px] flex-col gap-4 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar
         actions={
           <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setAdding(true)}>
@@ -36,7 +36,6 @@ export function ShelfPage() {
         }
       />
       <main className="flex flex-col gap-3">
-        <h1 className="font-display text-3xl font-semibold">Stock</h1>
         {shelved.size === 0 && (
           <p className="panel max-w-prose p-4 text-lg">
             Nothing is marked in stock yet. Mark your bottles, or add one from its label. Swaps can then use only these.

@@ -86,13 +86,13 @@ function WhatFollows({ made }: { made: Making }) {
         ))}
       </ul>
       <div className="flex flex-wrap gap-2">
-        <Link to={`/lots/${made.lot_id}`} className="btn min-h-11 text-base">
+        <Link to={`/ingredients/open/${made.lot_id}`} className="btn min-h-11 text-base">
           Open
         </Link>
-        <Link to={`/lots/${made.lot_id}/label`} className="btn min-h-11 text-base">
+        <Link to={`/ingredients/open/${made.lot_id}/label`} className="btn min-h-11 text-base">
           Label
         </Link>
-        <Link to="/today" className="btn min-h-11 text-base">
+        <Link to="/service" className="btn min-h-11 text-base">
           {made.follows.every(({ fine }) => fine) ? 'Today' : 'Restore them in Today'}
         </Link>
       </div>

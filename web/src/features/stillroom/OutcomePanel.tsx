@@ -141,7 +141,7 @@ function Costs({ parts, sign }: { parts: PreparationAnswer['cost']['parts']; sig
                 />
               </label>
             ) : (
-              <Link className="underline" to={`/larder/${slug}`}>
+              <Link className="underline" to={`/ingredients/all/${slug}`}>
                 {price === null ? 'no price yet' : `${money(price, sign)} per litre`}
               </Link>
             )}

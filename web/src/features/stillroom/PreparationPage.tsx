@@ -70,7 +70,7 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
   useHotkeys({ undo });
   useTitle(kept ? `${kept.makes.name}, prep` : 'New recipe');
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1300px] flex-col gap-4 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar
         actions={
           <>

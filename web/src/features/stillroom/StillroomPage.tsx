@@ -18,16 +18,15 @@ export function StillroomPage() {
   useTitle('Prep');
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar
         actions={
-          <Link to="/stillroom/new" className="btn btn-primary min-h-11 gap-2 text-base">
+          <Link to="/ingredients/prep/new" className="btn btn-primary min-h-11 gap-2 text-base">
             <Plus size={20} aria-hidden /> New recipe
           </Link>
         }
       />
       <main className="flex flex-col gap-4">
-        <h1 className="font-display text-3xl font-semibold">Prep</h1>
         {data.length === 0 ? (
           <p className="panel max-w-prose p-5 text-lg">
             Syrups, cordials, infusions, saline and adjusted juice. Write a recipe by weight or by the cup, and log each
@@ -52,7 +51,7 @@ function PreparationCard({ preparation }: { preparation: PreparationSummary }) {
   return (
     <li>
       <Link
-        to={`/stillroom/${makes.slug}`}
+        to={`/ingredients/prep/${makes.slug}`}
         className="panel flex h-full flex-col gap-1 p-4 text-lg hover:bg-secondary focus-visible:bg-secondary"
       >
         <span className="font-display text-xl font-semibold">{makes.name}</span>
@@ -62,7 +61,9 @@ function PreparationCard({ preparation }: { preparation: PreparationSummary }) {
         {report ? (
           <span>
             <span className="text-2xl font-semibold">{plain(report.brix, 0)} °Bx</span>{' '}
-            <span className="text-base text-quiet">keeps about {report.keeps_days} days</span>
+            <span className="text-base text-quiet">
+              keeps about {report.keeps_days} {report.keeps_days === 1 ? 'day' : 'days'}
+            </span>
           </span>
         ) : (
           <span className="text-error">{capital(fault)}.</span>

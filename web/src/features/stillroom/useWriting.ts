@@ -24,7 +24,7 @@ export function useWriting(slug: string, isKept: boolean, inHand: ReturnType<typ
       {
         onSuccess: ({ makes }) => {
           localStorage.removeItem('oenomel.preparation.new');
-          void navigate(`/stillroom/${makes.slug}`);
+          void navigate(`/ingredients/prep/${makes.slug}`);
         },
       },
     );

@@ -27,7 +27,7 @@ interface Props {
 
 /** What a rebalancing goes for: its target, the jigger's step, who may join, what counts. */
 export function AimSettings({ hasHome, chosen = false }: Props) {
-  const { aim } = useSettings();
+  const { aim, shown } = useSettings();
   const set = (change: Partial<Aim>) => changeSettings({ aim: { ...aim, ...change } });
   return (
     <div className="flex flex-col gap-2 pb-2 text-base">
@@ -40,20 +40,22 @@ export function AimSettings({ hasHome, chosen = false }: Props) {
         />
       </label>
       {aim.target === 'typed' && !chosen && <OwnFigures aim={aim} set={set} />}
-      <div role="group" aria-label="Jigger marks" className="flex items-center gap-2">
-        in marks of
-        {([2.5, 5, 7.5] as const).map((grid) => (
-          <button
-            key={grid}
-            type="button"
-            aria-pressed={aim.grid === grid}
-            className={`btn min-h-11 text-base ${aim.grid === grid ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-            onClick={() => set({ grid })}
-          >
-            {grid === 7.5 ? '¼ oz' : `${grid} ml`}
-          </button>
-        ))}
-      </div>
+      {shown === 'ml' && (
+        <div role="group" aria-label="Jigger marks" className="flex items-center gap-2">
+          in marks of
+          {([2.5, 5, 7.5] as const).map((grid) => (
+            <button
+              key={grid}
+              type="button"
+              aria-pressed={aim.grid === grid}
+              className={`btn min-h-11 text-base ${aim.grid === grid ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+              onClick={() => set({ grid })}
+            >
+              {grid} ml
+            </button>
+          ))}
+        </div>
+      )}
       <Check
         words="Also use syrup, citrus, acid, spirit or water"
         on={aim.joining}

@@ -5,7 +5,7 @@ import { useEffect, useRef } from 'react';
 import type { PourEntry, Spec } from '../../api/client';
 import { rulesQuery } from '../../api/queries/house';
 import { level } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { useAim, useSettings } from '../../lib/settings';
 import { pressed, shownKey } from '../../shell/keys';
 import { Fold } from '../../ui/Fold';
 import { IconButton } from '../../ui/IconButton';
@@ -39,7 +39,8 @@ interface Props {
 /** What brings the present drink back: the moves, what each did, what is left. */
 export function BringBack(props: Props) {
   const { spec, parent, parentName, hasHome, wished, pours, trying, onLock, onGhost, onTry, onTake, onBack } = props;
-  const { aim, palate } = useSettings();
+  const { palate } = useSettings();
+  const aim = useAim();
   const { data: rules } = useQuery(rulesQuery());
   const panel = useRef<HTMLDivElement>(null);
   const free = pours.filter((each) => each.free).map((each) => each.index);

@@ -84,5 +84,5 @@ function Did({ axis, steps }: { axis: (typeof AXES)[number]; steps: number }) {
 
 /** "As sweet, as sharp, a touch weaker, about as large". */
 function standsSo(words: string[]): string {
-  return sentence(words.map((word) => word.replace('', '')).join(', '));
+  return sentence(words.join(', '));
 }

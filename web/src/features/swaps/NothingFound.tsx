@@ -32,7 +32,7 @@ export function NothingFound({ words, isSettled, atHand, onWords, onAny }: Props
           <button type="button" className="btn min-h-11" onClick={onAny}>
             Search all ingredients
           </button>
-          <Link to="/shelf" className="btn min-h-11">
+          <Link to="/ingredients/stock" className="btn min-h-11">
             Update your stock
           </Link>
         </p>

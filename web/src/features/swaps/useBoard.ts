@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Spec, SwapRow } from '../../api/client';
 import { rulesQuery } from '../../api/queries/house';
 import { joinedQuery, swapsQuery, type BoardSoFar } from '../../api/queries/swaps';
-import { useSettings, type BoardView } from '../../lib/settings';
+import { useAim, useSettings, type BoardView } from '../../lib/settings';
 import { useKept } from '../../ui/useKept';
 import { useRested } from '../../ui/useRested';
 import { useFound, type Found } from '../finding';
@@ -26,7 +26,8 @@ const NONE: string[] = [];
 
 /** The board of a pour as far as it has come, its rows in the order in which they are looked at, with correctors where they may join. */
 export function useBoard({ spec, parent, pour, free, words, kind }: Asked) {
-  const { aim, board: view, supposed, palate } = useSettings();
+  const { board: view, supposed, palate } = useSettings();
+  const aim = useAim();
   const { data: rules } = useQuery(rulesQuery());
   const request = swapsRequest(spec, parent, pour, [pour, ...free], aim, view, palate);
   const board = useQuery(swapsQuery(request, supposed));

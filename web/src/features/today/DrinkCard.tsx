@@ -1,20 +1,14 @@
 import { Check, CircleAlert } from 'lucide-react';
 
 import type { DrinkToday } from '../../api/client';
-import { level, money, shownAmount, type AxisName } from '../../lib/format';
+import { level, shownAmount, type AxisName } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { LayingNotice, useLaying } from '../laying';
 import { trialIdOf } from './trialId';
 
-interface Props {
-  drink: DrinkToday;
-  /** How prices are written. */
-  currency: string;
-}
-
-/** A drink of the list today: fine, or what to pour instead, to be read at arm's length. */
-export function DrinkCard({ drink, currency }: Props) {
+/** A drink of the menu today: fine, or what to pour instead, to be read at arm’s length. */
+export function DrinkCard({ drink }: { drink: DrinkToday }) {
   const { name, fine, words, left, moves, axes, drink_id } = drink;
   return (
     <li
@@ -37,25 +31,22 @@ export function DrinkCard({ drink, currency }: Props) {
       )}
       {left && <p className="text-base">{left}</p>}
       {fine && <Pours drink={drink} />}
-      <dl className="mt-auto flex flex-wrap gap-x-4 gap-y-1 text-base text-quiet">
+      <dl className={`mt-auto flex-wrap gap-x-4 gap-y-1 text-base text-quiet print:flex ${fine ? 'hidden' : 'flex'}`}>
         {axes.map(({ axis, today, written, felt }) => (
-          <div key={axis} className="flex items-center gap-1.5">
+          <div key={axis} className={`items-center gap-1.5 print:flex ${felt ? 'flex' : 'hidden'}`}>
             <dt>
               <AxisMark axis={axis as AxisName} />
               <span className="sr-only">{AXIS_NAMES[axis as AxisName]}</span>
             </dt>
             <dd className={felt ? 'font-semibold text-base-content' : ''}>
               {level(today, axis as AxisName)}
-              {axis === 'abv' ? ' %' : ' g'}
-              <span className="font-normal text-quiet"> spec {level(written, axis as AxisName)}</span>
+              {axis === 'abv' ? '% ABV' : ' g/100 ml'}
+              <span className="font-normal text-quiet">, spec {level(written, axis as AxisName)}</span>
             </dd>
           </div>
         ))}
-        <Cost drink={drink} currency={currency} />
       </dl>
-      <div className="print:hidden">
-        <Lay id={drink_id} drink={drink} />
-      </div>
+      <Open id={drink_id} drink={drink} />
     </li>
   );
 }
@@ -87,7 +78,7 @@ function Instead({ name, before, after }: { name: string; before: number; after:
 function Pours({ drink }: { drink: DrinkToday }) {
   const { shown, ounceMl } = useSettings();
   return (
-    <p className="text-base text-quiet">
+    <p className="hidden text-base text-quiet print:block">
       {drink.spec.pours
         .map(({ amount, unit }, place) => {
           const { text, word } = shownAmount(Number(amount), unit, shown, ounceMl);
@@ -98,38 +89,21 @@ function Pours({ drink }: { drink: DrinkToday }) {
   );
 }
 
-function Cost({ drink, currency }: Props) {
-  if (drink.cost <= 0) return null;
-  const missing = drink.cost_missing.length > 0;
-  return (
-    <div
-      className="flex items-center gap-1.5 print:hidden"
-      title={missing ? `Without ${drink.cost_missing.join(', ')}: no price given` : 'Cost of ingredients'}
-    >
-      <dt className="sr-only">Cost</dt>
-      <dd>
-        {missing && '≥ '}
-        {money(drink.cost, currency)}
-        {drink.pour_cost && `, ${drink.pour_cost}`}
-      </dd>
-    </div>
-  );
-}
-
-/** Lays the drink on the bench as it goes tonight, of today's lots, held against the trial that was finished. */
-function Lay({ id, drink }: { id: number; drink: DrinkToday }) {
+/** Opens the drink on the bench with today's bottles and juice, compared with its finished trial. */
+function Open({ id, drink }: { id: number; drink: DrinkToday }) {
   const laying = useLaying(id);
   return (
-    <>
+    <div className="print:hidden">
       <LayingNotice laying={laying} />
       <button
         type="button"
         className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+        title="Open on the bench with today’s bottles and juice"
         disabled={laying.isPending}
         onClick={() => void trialIdOf(id, drink.trial).then((parent) => laying.lay({ spec: drink.spec, parent }))}
       >
-        {drink.fine ? 'Open on the bench' : 'Open on the bench'}
+        Open<span className="sr-only"> {drink.name} on the bench</span>
       </button>
-    </>
+    </div>
   );
 }

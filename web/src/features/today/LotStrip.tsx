@@ -14,11 +14,9 @@ export function LotStrip({ lots }: { lots: Lot[] }) {
   return (
     <section aria-label="Open bottles and juice" className="panel p-3 print:hidden">
       <div className="flex flex-wrap items-center gap-3 pb-2">
-        <h2 className="grow font-display text-xl font-semibold">
-          In use <span className="font-sans text-base font-normal text-quiet">{inUse.length}</span>
-        </h2>
-        <Link to="/lots" className="btn btn-ghost min-h-11 border-base-300 text-base font-normal">
-          All open bottles
+        <h2 className="grow font-display text-xl font-semibold">Open bottles and juice</h2>
+        <Link to="/ingredients/open" className="btn btn-ghost min-h-11 border-base-300 text-base font-normal">
+          Show all
         </Link>
         <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
           <Plus size={20} aria-hidden /> Log juice or a bottle
@@ -48,27 +46,26 @@ function LotChip({ lot }: { lot: Lot }) {
   const warns = lot.past_its_day || lot.notes.length > 0;
   return (
     <Link
-      to={`/lots/${lot.id}`}
+      to={`/ingredients/open/${lot.id}`}
+      title={lot.name}
       className="flex h-full w-44 flex-col rounded-xl border border-base-300 px-3 py-2 hover:bg-secondary focus-visible:bg-secondary"
     >
       <span className="flex items-start justify-between gap-1 text-lg leading-tight font-semibold">
         {lot.ingredient.name}
         {warns && <TriangleAlert size={18} aria-label="check this" className="mt-0.5 shrink-0 text-warning" />}
       </span>
-      <span className="text-base leading-snug text-quiet">
-        {lot.name}, {lot.age}
-      </span>
+      <span className="text-base leading-snug text-quiet">{lot.age}</span>
       <span className="mt-auto flex flex-wrap gap-x-3 pt-1 text-base">
         {measured.map((each) => {
           const axis = each.figure as AxisName;
           return (
             <span key={axis} className="flex items-center gap-1 whitespace-nowrap">
-              <AxisMark axis={axis} /> {level(each.posterior, axis)}
-              <span className="text-quiet">for {level(each.prior, axis)}</span>
+              <AxisMark axis={axis} />
+              {level(each.posterior, axis)}
+              {axis === 'abv' ? '%' : ' g'},<span className="text-quiet">usual {level(each.prior, axis)}</span>
             </span>
           );
         })}
-        {measured.length === 0 && <span className="text-quiet">{lot.cooked ? 'recipe' : 'not measured'}</span>}
         {lot.left_ml !== null && <span className="text-quiet">{plain(lot.left_ml, 0)} ml left</span>}
       </span>
     </Link>

@@ -1,4 +1,5 @@
 import { api, type Today } from '../../api/client';
+import { money } from '../../lib/format';
 import { Figure } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
 import { Refused } from '../../ui/Refused';
@@ -16,10 +17,11 @@ export function Serves({ today }: { today: Today }) {
               <th className="font-normal">Drink</th>
               <th className="w-20 font-normal">Serves</th>
               <th className="w-24 font-normal">Price</th>
+              <th className="w-16 font-normal">Cost</th>
             </tr>
           </thead>
           <tbody>
-            {today.drinks.map(({ drink_id, name, serves, price }) => {
+            {today.drinks.map(({ drink_id, name, serves, price, cost, cost_missing, pour_cost }) => {
               const put = (change: { serves?: number | null; price?: number | null }) =>
                 told.mutate({ params: { path: { drink_id } }, body: { serves, price, ...change } });
               return (
@@ -45,6 +47,12 @@ export function Serves({ today }: { today: Today }) {
                       value={price}
                       onFigure={(number) => put({ price: number })}
                     />
+                  </td>
+                  <td
+                    className="pl-1 font-figure"
+                    title={cost_missing.length > 0 ? `No price given for ${cost_missing.join(', ')}` : pour_cost}
+                  >
+                    {cost > 0 && `${cost_missing.length > 0 ? '≥ ' : ''}${money(cost, today.currency)}`}
                   </td>
                 </tr>
               );

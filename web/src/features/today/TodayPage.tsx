@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
-import { Link } from 'react-router';
 
 import type { Today } from '../../api/client';
 import { lotsQuery, todayQuery } from '../../api/queries/today';
-import { useSettings } from '../../lib/settings';
+import { useAim, useSettings } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { useKept } from '../../ui/useKept';
@@ -15,7 +14,8 @@ import { TonightLists } from './TonightLists';
 
 /** The room that a bar opens first: today's lots, each drink of the list with what to pour instead, what the evening takes. */
 export function TodayPage() {
-  const { supposed, aim } = useSettings();
+  const { supposed } = useSettings();
+  const aim = useAim();
   const asked = useQuery(todayQuery(aim.grid, supposed));
   const lots = useKept(useQuery(lotsQuery()).data);
   // What was there last stays in sight while a new reading is worked out.
@@ -24,26 +24,19 @@ export function TodayPage() {
   if (!today || !lots) return <Waiting error={asked.error} />;
   const date = new Date().toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
+    <div className="page-body">
       <div className="print:hidden">
         <TopBar
           actions={
-            <>
-              <Link to="/tonight" className="btn btn-ghost min-h-11 border-base-300 text-base">
-                Event plan
-              </Link>
-              <button type="button" className="btn min-h-11 gap-2 text-base" onClick={() => window.print()}>
-                <Printer size={20} aria-hidden /> Print
-              </button>
-            </>
+            <button type="button" className="btn min-h-11 gap-2 text-base" onClick={() => window.print()}>
+              <Printer size={20} aria-hidden /> Print
+            </button>
           }
         />
       </div>
       <main className="flex flex-col gap-4 print:gap-2">
         <header>
-          <h1 className="font-display text-3xl font-semibold print:text-2xl">
-            Today <span className="font-sans text-xl font-normal text-quiet">{date}</span>
-          </h1>
+          <h2 className="font-display text-2xl font-semibold">{date}</h2>
           <p role="status" className="text-xl">
             {today.headline} {today.shared.map((each) => `${each}.`).join(' ')}
           </p>
@@ -79,7 +72,7 @@ function List({ today }: { today: Today }) {
       )}
       <ul className="grid gap-3 md:grid-cols-2 print:grid-cols-2 print:gap-2">
         {drinks.map((drink) => (
-          <DrinkCard key={drink.drink_id} drink={drink} currency={today.currency} />
+          <DrinkCard key={drink.drink_id} drink={drink} />
         ))}
       </ul>
     </section>

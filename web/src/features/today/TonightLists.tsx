@@ -14,11 +14,8 @@ export function TonightLists({ today }: { today: Today }) {
     <div className="flex flex-col gap-3 print:mt-2 print:grid print:grid-cols-3 print:gap-2">
       {worth.length > 0 && (
         <Part title="To measure" className="print:hidden">
-          <li>{worth[0]?.words}</li>
-          {worth.slice(1).map(({ words }) => (
-            <li key={words} className="text-base text-quiet">
-              {words}
-            </li>
+          {worth.slice(0, 2).map(({ words }) => (
+            <li key={words}>{words}</li>
           ))}
         </Part>
       )}
@@ -27,7 +24,7 @@ export function TonightLists({ today }: { today: Today }) {
           {prepare.map(({ ingredient, ml, prepared, words }) => (
             <li key={ingredient.slug} className="flex flex-wrap items-baseline gap-x-2">
               {prepared ? (
-                <Link className="grow font-semibold underline" to={`/stillroom/${ingredient.slug}`}>
+                <Link className="grow font-semibold underline" to={`/ingredients/prep/${ingredient.slug}`}>
                   {ingredient.name}
                 </Link>
               ) : (
@@ -46,7 +43,7 @@ export function TonightLists({ today }: { today: Today }) {
               <span className="grow font-semibold">
                 {pieces} {name}
               </span>
-              <span className="basis-full text-base text-quiet">{why}. Enough 8 times in 10</span>
+              <span className="basis-full text-base text-quiet">{why}</span>
             </li>
           ))}
         </Part>

@@ -20,10 +20,10 @@ export function ExercisePage() {
   const id = Number(useParams().exerciseId);
   const { data, error } = useQuery(exerciseQuery(id));
   const larder = useQuery(larderQuery());
-  useTitle('Exercise');
+  useTitle('Question');
   if (!data || !larder.data) return <Waiting error={error ?? larder.error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3">
+    <div className="page-body">
       <TopBar>
         <h1 className="font-display text-2xl leading-tight font-semibold">
           {EXERCISES[data.kind][0]}
@@ -49,7 +49,7 @@ function Question({ exercise, nameOf }: QuestionProps) {
   const { supposed: query } = useSettings();
   const answer = api.useMutation('post', '/api/exercises/{exercise_id}/answer');
   const another = api.useMutation('post', '/api/exercises', {
-    onSuccess: (next) => void go(`/tongue/exercise/${next.id}`, { replace: true }),
+    onSuccess: (next) => void go(`/tasting/training/question/${next.id}`, { replace: true }),
   });
   const solved = answer.data;
   const whole = asks.every(({ key }) => said[key]);
@@ -85,7 +85,7 @@ function Question({ exercise, nameOf }: QuestionProps) {
           {solved ? 'Next question' : whole ? 'Answer' : 'Choose an answer'}
         </button>
         <Link
-          to={`/tongue?taster=${encodeURIComponent(taster)}`}
+          to={`/tasting/training?taster=${encodeURIComponent(taster)}`}
           className="btn btn-ghost btn-lg border-base-300 font-normal"
         >
           Stop

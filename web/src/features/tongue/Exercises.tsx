@@ -13,7 +13,9 @@ export function Exercises({ tongue }: { tongue: Tongue }) {
   const { taster, exercises } = tongue;
   const go = useNavigate();
   const { supposed: query } = useSettings();
-  const ask = api.useMutation('post', '/api/exercises', { onSuccess: ({ id }) => void go(`/tongue/exercise/${id}`) });
+  const ask = api.useMutation('post', '/api/exercises', {
+    onSuccess: ({ id }) => void go(`/tasting/training/question/${id}`),
+  });
   return (
     <section aria-label="Questions" className="panel flex flex-col gap-2 p-4">
       <h2 className="font-display text-2xl leading-tight font-semibold">Questions</h2>

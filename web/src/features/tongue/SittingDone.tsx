@@ -5,7 +5,8 @@ import { api, type Sitting } from '../../api/client';
 import { Refused } from '../../ui/Refused';
 
 /** Where one came from: what is known of who tasted first. */
-export const tongueOf = ({ turns }: Sitting) => `/tongue?taster=${encodeURIComponent(turns[0]?.taster ?? '')}`;
+export const tongueOf = ({ turns }: Sitting) =>
+  `/tasting/training?taster=${encodeURIComponent(turns[0]?.taster ?? '')}`;
 
 /** After the last triangle: what was learnt, or the whole taken back where the wrong bottle was poured. */
 export function SittingDone({ sitting }: { sitting: Sitting }) {
@@ -18,7 +19,7 @@ export function SittingDone({ sitting }: { sitting: Sitting }) {
       {sitting.turns.map(({ taster }) => (
         <Link
           key={taster}
-          to={`/tongue?taster=${encodeURIComponent(taster)}`}
+          to={`/tasting/training?taster=${encodeURIComponent(taster)}`}
           className="btn btn-primary btn-lg justify-start"
         >
           Palate of {taster}

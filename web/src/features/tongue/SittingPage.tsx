@@ -22,7 +22,7 @@ export function SittingPage() {
   useTitle('Triangle test');
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3">
+    <div className="page-body">
       <TopBar>
         <h1 className="flex items-center gap-2 font-display text-2xl leading-tight font-semibold">
           <MatterMark matter={data.matter} size={22} />

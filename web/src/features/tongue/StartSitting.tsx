@@ -32,7 +32,9 @@ export function StartSitting({ who }: { who: string }) {
   const [grid, setGrid] = useState<number>(2.5);
   const [bottles, setBottles] = useState<Partial<Record<Job, string>>>({});
   const go = useNavigate();
-  const begin = api.useMutation('post', '/api/sittings', { onSuccess: ({ id }) => void go(`/tongue/sitting/${id}`) });
+  const begin = api.useMutation('post', '/api/sittings', {
+    onSuccess: ({ id }) => void go(`/tasting/training/session/${id}`),
+  });
   const tasters = peopleIn(names);
   const body: SittingEntry = {
     sour: '',
@@ -77,7 +79,7 @@ export function StartSitting({ who }: { who: string }) {
         </div>
       </Fold>
       <button type="submit" className="btn btn-primary btn-lg" disabled={tasters.length === 0 || begin.isPending}>
-        {tasters.length === 0 ? 'Enter who tastes' : 'Jugs'}
+        {tasters.length === 0 ? 'Enter who tastes' : 'Mix the jugs'}
       </button>
       <Refused fault={begin.error} className="text-error" />
     </form>

@@ -26,14 +26,11 @@ export function TonguePage() {
     setQuery({ taster: name });
   };
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3 sm:p-4">
+    <div className="page-body">
       <TopBar />
       <main className="flex flex-col gap-3">
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <div>
-            <h1 className="font-display text-3xl leading-tight font-semibold">Training</h1>
-            <p className="text-lg text-quiet">Find out how small a difference you notice, and practise.</p>
-          </div>
+          <p className="text-lg text-quiet">Find out how small a difference you notice, and practise.</p>
           <Who who={who} tasters={data.tasters} onChoose={choose} />
         </div>
         {data.sittings.length > 0 && <GoOn sittings={data.sittings} />}
@@ -55,7 +52,7 @@ function GoOn({ sittings }: { sittings: Tongue['sittings'] }) {
   return (
     <p className="panel flex flex-wrap items-center gap-3 p-3 text-lg">
       <span className="grow">A session isn’t finished.</span>
-      <Link to={`/tongue/sitting/${sittings[0]}`} className="btn btn-primary min-h-11 text-base">
+      <Link to={`/tasting/training/session/${sittings[0]}`} className="btn btn-primary min-h-11 text-base">
         Continue
       </Link>
     </p>

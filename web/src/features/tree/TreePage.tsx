@@ -33,11 +33,10 @@ export function TreePage() {
   const toggle = (id: number) =>
     setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id].slice(-MOST_PARENTS));
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
+    <div className="page-body">
       <TopBar />
       <main className="flex min-w-0 flex-col gap-3">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-          <h1 className="font-display text-3xl font-semibold">Family tree</h1>
           <Families
             families={[...new Set(nodes.map((node) => node.family))]}
             family={family}

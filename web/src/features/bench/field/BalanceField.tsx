@@ -54,7 +54,7 @@ export const BalanceField = memo(function BalanceField(props: Props) {
         <h2 className="min-w-0 grow truncate font-display text-base font-semibold">
           Balance{' '}
           <span className="font-sans text-base font-normal text-quiet">
-            {tried ? `previewing ${tried}` : ghost ? `ring: with ${ghost.name}` : 'as served, compared with trial 1'}
+            {tried ? `previewing ${tried}` : ghost ? `ring: with ${ghost.name}` : ''}
           </span>
         </h2>
         {family && family.published.length > 0 && (
@@ -110,7 +110,7 @@ function PublishedSwitch({ on, onSwitch }: { on: boolean; onSwitch: () => void }
       className={`btn btn-sm min-h-9 text-base font-normal ${on ? 'btn-primary' : 'btn-ghost border-base-300'}`}
       onClick={onSwitch}
     >
-      Show published ranges
+      Published ranges
     </button>
   );
 }

@@ -45,14 +45,14 @@ export function FieldPlane({ on, frame }: Props) {
         textAnchor="middle"
         className="fill-sweet text-[15px] font-semibold"
       >
-        ● Sweetness, g sugar/100 ml
+        ● Sweetness, g/100 ml
       </text>
       <text
         transform={`translate(15, ${(height - MARGIN.bottom) / 2}) rotate(-90)`}
         textAnchor="middle"
         className="fill-sharp text-[15px] font-semibold"
       >
-        ▲ Acidity, g acid/100 ml
+        ▲ Acidity, g/100 ml
       </text>
     </g>
   );
@@ -62,7 +62,7 @@ export function FieldPlane({ on, frame }: Props) {
 function Grid({ frame: { x, y, width, height } }: { frame: Frame }) {
   return (
     <>
-      {roundTicks(x, 44).map((tick) => (
+      {roundTicks(x, 64).map((tick) => (
         <g key={`x${tick}`}>
           <line
             x1={x(tick)}
@@ -82,7 +82,7 @@ function Grid({ frame: { x, y, width, height } }: { frame: Frame }) {
           </text>
         </g>
       ))}
-      {roundTicks(y, 30).map((tick) => (
+      {roundTicks(y, 56).map((tick) => (
         <g key={`y${tick}`}>
           <line
             x1={MARGIN.left}

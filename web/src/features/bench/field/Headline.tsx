@@ -4,15 +4,14 @@ import { sentence } from '../../../lib/format';
 interface HeadlineProps {
   comparison: Comparison;
   nothingMoved: boolean;
-  parentName: string;
   /** The family whose home is drawn; undefined where there is none. */
   homeName?: string | undefined;
 }
 
 /** The riff in one breath: what was changed, what it does, whether a guest would notice, and what the nose and the eye do. */
-export function Headline({ comparison, nothingMoved, parentName, homeName }: HeadlineProps) {
-  const { headline, unseen, for_taster } = comparison;
-  const besides = [...besidesTheAxes(comparison), ...unseen];
+export function Headline({ comparison, nothingMoved, homeName }: HeadlineProps) {
+  const { headline, for_taster } = comparison;
+  const besides = besidesTheAxes(comparison);
   return (
     <div
       aria-label="Summary"
@@ -21,17 +20,16 @@ export function Headline({ comparison, nothingMoved, parentName, homeName }: Hea
     >
       {nothingMoved && !headline.change ? (
         <p className="text-base text-quiet">
-          No change yet. Change an amount, or press an ingredient to swap it. {parentName} is told here.
+          No change yet. Change an amount, or press an ingredient to swap it.
           {homeName && ` The shaded area is the typical range of a ${homeName}.`}
         </p>
       ) : (
         <>
-          <p className="truncate text-base text-quiet" title={headline.change}>
-            {headline.change}
+          <p title={headline.change} className="font-display text-xl leading-tight font-semibold">
+            {headline.effect}.
           </p>
-          <p className="font-display text-xl leading-tight font-semibold">{headline.effect}.</p>
           <p className="text-base leading-tight">
-            {headline.noticed} {for_taster && <span className="text-quiet">Told for {for_taster}’s tongue.</span>}
+            {headline.noticed} {for_taster && <span className="text-quiet">By {for_taster}’s thresholds.</span>}
           </p>
           {besides.length > 0 && (
             <p className="line-clamp-2 text-base leading-tight text-quiet" title={besides.join(' ')}>

@@ -16,7 +16,7 @@ interface Props {
   landed?: Record<AxisName, number> | undefined;
 }
 
-/** Three plain sentences: the number, how it changed, whether it can be tasted, and how sure that is. */
+/** The summary and a line for each figure; how certain they are and what they come from is one press deeper. */
 export const Sentences = memo(function Sentences({ spec, comparison, parentName, landed }: Props) {
   const [explaining, setExplaining] = useState<Figure | null>(null);
   if (!comparison) return <p className="p-4 text-quiet">Working out the balance…</p>;
@@ -27,26 +27,24 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
         <Headline
           comparison={comparison}
           nothingMoved={nothingMoved}
-          parentName={parentName}
           homeName={comparison.present.place ? spec.family : undefined}
         />
       )}
-      <div className="grid grid-cols-3 divide-x divide-base-300" aria-live="polite">
+      <div
+        className="grid grid-cols-3 divide-x divide-base-300 min-[1200px]:grid-cols-1 min-[1200px]:divide-x-0 min-[1200px]:divide-y"
+        aria-live="polite"
+      >
         {comparison.axes.map((report) => (
           <AxisSentence
             key={report.axis}
             axis={report.axis as AxisName}
             report={report}
-            forecast={comparison.present}
             onWhy={() => setExplaining(report.axis as Figure)}
             parentName={parentName}
             landing={landed ? landed[report.axis as AxisName] : null}
           />
         ))}
       </div>
-      {comparison.present.edge && (
-        <p className="border-t border-base-300 px-3 py-1 text-base leading-snug">{comparison.present.edge.words}</p>
-      )}
       {parentName && <OnAPhone comparison={comparison} />}
       {explaining && (
         <WhyDialog

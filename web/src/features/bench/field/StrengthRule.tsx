@@ -92,7 +92,7 @@ export function StrengthRule({ comparison, home, ghost, width, height, margin, f
 }
 
 function Ticks({ y, middle }: { y: ReturnType<typeof stepScale>; middle: number }) {
-  return roundTicks(y, 24).map((tick) => (
+  return roundTicks(y, 56).map((tick) => (
     <g key={tick}>
       <line x1={middle - 5} x2={middle + 5} y1={y(tick)} y2={y(tick)} className="stroke-base-content" />
       <text x={middle - 13} y={y(tick) + 5} textAnchor="end" className="fill-quiet font-figure text-[15px]">

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 
 import type { Comparison, Spec } from '../../../api/client';
 import { whyQuery, type Figure } from '../../../api/queries/forecast';
@@ -38,7 +39,9 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
         </>
       }
     >
-      <p className="-mt-2 text-quiet">{secondReading(figure, present.served)}</p>
+      <p className="-mt-2 text-quiet">
+        {secondReading(figure, present.served)} {figure === 'sugar' && present.edge?.words}
+      </p>
       <Refused fault={error} className="text-error" />
       {tree ? (
         <>
@@ -83,13 +86,24 @@ function HowSure({ figure, present }: { figure: Figure; present: Comparison['pre
     <section aria-label="Certainty">
       <h3 className="font-display text-lg font-semibold">Certainty</h3>
       <p>
-        8 times in 10 it is between {level(low, figure)} and {level(high, figure)} {axisUnit(figure)}.{' '}
-        {present.doubt[figure].told}
+        {level(present.served[figure], figure)} ±{level((high - low) / 2, figure)} {axisUnit(figure)}: 8 times in 10 it
+        is between {level(low, figure)} and {level(high, figure)}. {present.doubt[figure].told}
       </p>
       <ul className="mt-1 flex flex-wrap gap-x-4 text-quiet">
-        {present.doubt[figure].drivers.map(({ subject, share }) => (
+        {present.doubt[figure].drivers.map(({ cause, subject, share }) => (
           <li key={subject}>
-            {subject} {(100 * share).toFixed(0)} %
+            {cause === 'ingredient' ? (
+              <Link
+                className="underline decoration-dotted underline-offset-4"
+                title="Log today’s and measure it"
+                to={`/ingredients/open?note=${encodeURIComponent(subject)}`}
+              >
+                {subject}
+              </Link>
+            ) : (
+              subject
+            )}{' '}
+            {(100 * share).toFixed(0)}%
           </li>
         ))}
       </ul>
@@ -116,6 +130,8 @@ function WhichChange({
         Compared with {parentName}: {signed(axis.difference.by, figure)}
         {axis.certainty && `, ${axis.certainty}`}
       </h3>
+      {axis.sentence && <p>{axis.sentence}</p>}
+      {axis.made_by && <p>{axis.made_by}</p>}
       <ul>
         {changes.map(({ words, by }) => (
           <li key={words} className="flex gap-3">

@@ -30,7 +30,7 @@ export function PourLine({ pour, whole, figure }: PourLineProps) {
               <p>
                 <span className="font-semibold">{leaf.name}</span> {leaf.equation} ={' '}
                 <span className="font-figure">{plain(leaf.value, 3)}</span>
-                {leaf.relative_sd ? `, ± ${plain(100 * leaf.relative_sd, 1)} %` : ''}
+                {leaf.relative_sd ? `, ±${plain(100 * leaf.relative_sd, 1)}%` : ''}
               </p>
               <p className="text-quiet">
                 {leaf.source}
@@ -58,7 +58,7 @@ export function Used({ used }: { used: Why }) {
             <span className="text-quiet">
               {part.equation}
               {part.source && `. ${part.source}`}
-              {part.relative_sd ? `, ± ${plain(100 * part.relative_sd, 0)} %` : ''}
+              {part.relative_sd ? `, ±${plain(100 * part.relative_sd, 0)}%` : ''}
             </span>
           </li>
         ))}

@@ -89,6 +89,6 @@ function Shape({ axis, x, y }: { axis: AxisName; x: number; y: number }) {
 
 function spoken(course: Course): string {
   const at = (minute: number) =>
-    `${level(course.sugar[minute] ?? 0, 'sugar')} g sugar, ${level(course.acid[minute] ?? 0, 'acid')} g acid, ${level(course.abv[minute] ?? 0, 'abv')} % ABV`;
+    `${level(course.sugar[minute] ?? 0, 'sugar')} g sugar, ${level(course.acid[minute] ?? 0, 'acid')} g acid, ${level(course.abv[minute] ?? 0, 'abv')}% ABV`;
   return `At first ${at(0)}. After 10 minutes ${at(10)}. After 20 minutes ${at(20)}.`;
 }

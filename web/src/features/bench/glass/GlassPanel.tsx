@@ -25,9 +25,9 @@ const LEAST_CO2 = 0.05;
 const DRAWN = { width: 158, height: 226, pxPerCm: 11 };
 /** Where the drink stands in its family, and how that is said. */
 const PLACES: Record<string, string> = {
-  outside: 'outside the typical range',
+  outside: 'not typical',
   'at home': 'typical',
-  'at the edge of home': 'edge of the typical range',
+  'at the edge of home': 'edge of typical',
 };
 
 /** What the guest gets: the glass to scale, how full it is, and the figures of a serve. */
@@ -112,15 +112,10 @@ function WhichGlass({ spec: { serve }, glass, glasses, hand, onCompare }: WhichP
 function Figures({ spec, present }: { spec: Spec; present: Comparison['present'] }) {
   const { shown, country } = useSettings();
   const { served, dilution, place } = present;
-  const ratio = served.sugar_acid_ratio;
   const figures = [
-    { value: `${degrees(served.temperature_c)} °C`, words: 'first sip, about' },
+    { value: `${degrees(served.temperature_c)} °C`, words: 'first sip' },
     { value: served.standard_drinks[country].toFixed(1), words: `${COUNTRIES[country]} standard drinks` },
     { value: volume(dilution.water_ml, shown, spec.ounce_ml), words: 'dilution' },
-    {
-      value: ratio == null ? '—' : `${plain(ratio, 1)} : 1`,
-      words: `${place ? `${place.lean}, ` : ''}sugar : acid`,
-    },
     ...(served.co2 > LEAST_CO2 ? [{ value: `${plain(served.co2, 1)} g/l`, words: 'carbonation' }] : []),
   ];
   return (
@@ -164,7 +159,7 @@ function Fill({ sight, onSize }: { sight: Comparison['present']['sight']; onSize
           title={`Scale every amount so that the drink fills its glass (${shownKey('size')})`}
           onClick={onSize}
         >
-          Fit<span className="sr-only"> to the glass</span>
+          Fit to glass
         </button>
       )}
     </div>

@@ -45,11 +45,12 @@ export function DrinkTitle({ drink, parent, onHoldAgainst, autosave }: Props) {
         </h1>
       )}
       <p className="flex flex-wrap items-center gap-x-1 text-base text-quiet">
-        <label htmlFor="parent">a riff on</label>
+        <label htmlFor="parent">compared with</label>
         <select
           id="parent"
           className="field-sizing-content max-w-64 cursor-pointer truncate rounded bg-transparent font-semibold text-base-content"
           value={parent.id}
+          title="The trial that every figure is compared with"
           onChange={(event) => {
             const chosen = drink.trials.find(({ id }) => id === Number(event.target.value));
             if (chosen) onHoldAgainst(chosen);
@@ -61,7 +62,7 @@ export function DrinkTitle({ drink, parent, onHoldAgainst, autosave }: Props) {
             </option>
           ))}
         </select>
-        <span role="status">· {gone && state === 'saving' ? SAID.failed : SAID[state]}</span>
+        <span role="status">{gone && state === 'saving' ? SAID.failed : SAID[state]}</span>
       </p>
     </div>
   );

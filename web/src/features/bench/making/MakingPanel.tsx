@@ -1,16 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { SlidersHorizontal } from 'lucide-react';
+import { ListPlus, SlidersHorizontal } from 'lucide-react';
 import { memo, useState } from 'react';
 
-import type { Forecast, Spec } from '../../../api/client';
+import type { Spec } from '../../../api/client';
 import type { Steps } from '../../../api/queries/forecast';
 import { rulesQuery } from '../../../api/queries/house';
-import { volume } from '../../../lib/format';
-import { useSettings } from '../../../lib/settings';
 import { shownKey } from '../../../shell/keys';
 import { lockKey } from '../../../spec/edits';
-import { methodWords, SCHOOL_OF_WATER } from '../../../spec/methodWords';
+import { methodWords } from '../../../spec/methodWords';
 import type { NameOf } from '../../../spec/names';
+import { IconButton } from '../../../ui/IconButton';
 import { useHand } from '../hand';
 import { MakingFoot } from './MakingFoot';
 import { MakingStep } from './MakingStep';
@@ -20,7 +19,6 @@ interface Props {
   /** What it is called when it is made. */
   name: string;
   made: Steps;
-  forecast: Forecast | undefined;
   nameOf: NameOf;
   /** Absent where a kept trial is looked at. */
   ticks?: Ticks;
@@ -29,11 +27,11 @@ interface Props {
 }
 
 /** How the drink is made, step by step, to tick off at the bench. */
-export const MakingPanel = memo(function MakingPanel({ name, made, forecast, nameOf, ticks, onWriteSo }: Props) {
+export const MakingPanel = memo(function MakingPanel({ name, made, nameOf, ticks, onWriteSo }: Props) {
   const [asked, setAsked] = useState<'' | 'forgotten' | 'made'>('');
   return (
     <>
-      <HowItIsWorked spec={made.spec} forecast={forecast} />
+      <HowItIsWorked spec={made.spec} />
       <StepList made={made} ticks={ticks} onTouched={setAsked} />
       {ticks && onWriteSo && (
         <MakingFoot
@@ -87,19 +85,17 @@ const StepList = memo(function StepList({ made: { spec, steps }, ticks, onTouche
   );
 });
 
-/** Technique, seconds and ice, and the water that they give. */
-function HowItIsWorked({ spec, forecast }: { spec: Spec; forecast: Forecast | undefined }) {
+/** Technique, seconds and ice. */
+function HowItIsWorked({ spec }: { spec: Spec }) {
   const hand = useHand();
-  const { shown } = useSettings();
   const { data: rules } = useQuery(rulesQuery());
   const worked = methodWords(spec.method, rules?.reference_seconds);
-  const water = forecast && waterWords(forecast, spec.method, (ml) => volume(ml, shown, spec.ounce_ml));
   return (
-    <div className="shrink-0 px-3 pt-1">
+    <div className="flex shrink-0 gap-1.5 px-3 pt-1">
       {hand ? (
         <button
           type="button"
-          className="btn btn-ghost h-auto min-h-11 w-full justify-between border-base-300 px-3 py-1 text-left text-base leading-tight"
+          className="btn btn-ghost h-auto min-h-11 grow justify-between border-base-300 px-3 py-1 text-left text-base leading-tight"
           title={`Technique, time and ice (${shownKey('method')})`}
           onClick={hand.method}
         >
@@ -108,30 +104,7 @@ function HowItIsWorked({ spec, forecast }: { spec: Spec; forecast: Forecast | un
       ) : (
         <p className="font-semibold">{worked}</p>
       )}
-      <div className="flex items-center gap-2">
-        <p className="min-w-0 grow py-1 text-sm text-quiet">{water}</p>
-        {hand && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm min-h-11 px-2 text-sm font-normal underline decoration-dotted"
-            title={`Edit, move or add steps (${shownKey('steps')})`}
-            onClick={hand.steps}
-          >
-            Edit steps
-          </button>
-        )}
-      </div>
+      {hand && <IconButton icon={ListPlus} label="Edit steps" hotkey={shownKey('steps')} onClick={hand.steps} />}
     </div>
   );
-}
-
-/** How much water the ice gives, by which school, and whether the house's own measurements set it right. */
-function waterWords({ dilution }: Forecast, method: Spec['method'], told: (ml: number) => string): string {
-  const { model, measurements, water_ml } = dilution;
-  if (model === 'none') return 'No dilution.';
-  const school = SCHOOL_OF_WATER[model] ?? 'estimate';
-  const counted = measurements === 1 ? 'a measurement' : `${measurements} measurements`;
-  if (method.ice_pieces != null)
-    return `Dilution: ${told(water_ml)} from ${method.ice_pieces} pieces of ice (heat balance).`;
-  return `Dilution: ${told(water_ml)}, by ${school}${measurements === 0 ? '' : ` and ${counted}`}.`;
 }

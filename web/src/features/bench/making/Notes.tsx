@@ -1,17 +1,21 @@
 import { memo } from 'react';
 
-import type { Comparison, DrinkDetail, Finding, Forecast } from '../../../api/client';
-import { capital, degrees, level } from '../../../lib/format';
+import type { Comparison, DrinkDetail, Finding, Forecast, Spec } from '../../../api/client';
+import { capital, degrees, level, plain, volume } from '../../../lib/format';
+import { useSettings } from '../../../lib/settings';
+import { SCHOOL_OF_WATER } from '../../../spec/methodWords';
 import { Mends } from '../pours';
 import { DrinkNotes } from './DrinkNotes';
 
 interface Props {
   drink: DrinkDetail;
+  spec: Spec;
   comparison: Comparison | undefined;
 }
 
 /** Cautions and hints that are no fault of the drink, what the numbers can't see, and the figures to taste against on the way. */
-export const Notes = memo(function Notes({ drink, comparison }: Props) {
+export const Notes = memo(function Notes({ drink, spec, comparison }: Props) {
+  const { shown } = useSettings();
   if (!comparison) return null;
   const { served } = comparison.present;
   const notes = hints(comparison);
@@ -39,18 +43,10 @@ export const Notes = memo(function Notes({ drink, comparison }: Props) {
         </ul>
       </section>
       <OnTheWay forecast={comparison.present} />
-      {comparison.present.dilution.measurements > 0 && (
-        <p>
-          Dilution by{' '}
-          {comparison.present.dilution.measurements === 1
-            ? 'one measurement'
-            : `${comparison.present.dilution.measurements} measurements`}
-          .
-        </p>
-      )}
+      <p>{waterWords(comparison.present, spec.method, (ml) => volume(ml, shown, spec.ounce_ml))}</p>
       <p>
-        {capital(served.body_word)} body, {served.energy_kcal.toFixed(0)} kcal, {served.alcohol_g.toFixed(1)} g of
-        alcohol.
+        {capital(served.body_word)} body. {served.energy_kcal.toFixed(0)} kcal, {served.alcohol_g.toFixed(1)} g alcohol.
+        {served.sugar_acid_ratio != null && ` Sugar to acid: ${plain(served.sugar_acid_ratio, 1)} : 1.`}
       </p>
     </div>
   );
@@ -99,4 +95,15 @@ function OnTheWay({ forecast }: { forecast: Forecast }) {
       </table>
     </section>
   );
+}
+
+/** How much water the ice gives, by which school, and whether the house's own measurements set it right. */
+function waterWords({ dilution }: Forecast, method: Spec['method'], shown: (ml: number) => string): string {
+  const { model, measurements, water_ml } = dilution;
+  if (model === 'none') return 'No dilution.';
+  const school = SCHOOL_OF_WATER[model] ?? 'estimate';
+  const counted = measurements === 1 ? 'a measurement' : `${measurements} measurements`;
+  if (method.ice_pieces != null)
+    return `Dilution: ${shown(water_ml)} from ${method.ice_pieces} pieces of ice (heat balance).`;
+  return `Dilution: ${shown(water_ml)}, by ${school}${measurements === 0 ? '' : ` and ${counted}`}.`;
 }

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 
-import type { Comparison, DrinkDetail } from '../../../api/client';
+import type { Comparison, DrinkDetail, Spec } from '../../../api/client';
 import { Tabs } from '../../../ui/Tabs';
 import { hints, Notes } from './Notes';
 import { TrialList } from '../keep';
@@ -9,6 +9,8 @@ export type SideTab = 'method' | 'notes' | 'trials';
 
 interface Props {
   drink: DrinkDetail;
+  /** What is on the bench, or the trial that is looked at. */
+  spec: Spec;
   comparison: Comparison | undefined;
   /** How it is made. */
   method: ReactNode;
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** What shares the place under the glass: how it is made, what to know, the trials. */
-export function SideTabs({ drink, comparison, method, open, onOpen }: Props) {
+export function SideTabs({ drink, spec, comparison, method, open, onOpen }: Props) {
   return (
     <Tabs
       label="Method, notes and trials"
@@ -29,7 +31,7 @@ export function SideTabs({ drink, comparison, method, open, onOpen }: Props) {
           key: 'notes',
           title: 'Notes',
           count: comparison ? hints(comparison).length : 0,
-          content: <Notes drink={drink} comparison={comparison} />,
+          content: <Notes drink={drink} spec={spec} comparison={comparison} />,
         },
         { key: 'trials', title: 'Trials', count: drink.trials.length, content: <TrialList drink={drink} /> },
       ]}

@@ -80,10 +80,11 @@ function Levels({ ingredient }: { ingredient: Ingredient }) {
   return (
     <span className="grid shrink-0 grid-cols-3 gap-x-2 font-figure text-base">
       {axes.map((axis) => (
-        <span key={axis} className="flex w-13 items-center justify-end gap-1">
+        <span key={axis} className="flex w-15 items-center justify-end gap-1">
           {ingredient[axis] > 0 && (
             <>
-              {level(ingredient[axis], axis === 'acid' ? 'sugar' : axis)} <AxisMark axis={axis} size={11} />
+              {level(ingredient[axis], axis === 'acid' ? 'sugar' : axis)}
+              {axis === 'abv' ? '%' : ' g'} <AxisMark axis={axis} size={11} />
             </>
           )}
         </span>

@@ -1,7 +1,6 @@
 import { X } from 'lucide-react';
 
 import { changeSettings } from '../../../lib/settings';
-import { shownKey } from '../../../shell/keys';
 
 interface Props {
   /** How far the riff has come. */
@@ -18,13 +17,11 @@ export function FirstMove({ at, onBringBack }: Props) {
     >
       {at === 'sharper' ? (
         <div className="grow">
-          <p className="font-semibold">Try this</p>
-          <p>
-            The quince liqueur ran out, so sea-buckthorn liqueur went in. The drink is now sharper than trial 1. See how
-            to
-          </p>
+          <p>Ingredients left, balance in the middle, glass and method right.</p>
+          <p>Sea-buckthorn liqueur replaced quince: sharper than before.</p>
+          <p className="font-semibold">Try this:</p>
           <button type="button" className="btn btn-primary mt-2 min-h-11 text-base" onClick={onBringBack}>
-            Rebalance it <kbd className="kbd text-base-content max-lg:hidden">{shownKey('bring')}</kbd>
+            Rebalance
           </button>
         </div>
       ) : (

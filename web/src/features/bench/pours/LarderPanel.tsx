@@ -4,10 +4,10 @@ import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 
 import type { Family, Ingredient, Slot, Spec } from '../../../api/client';
 import { candidatesQuery } from '../../../api/queries/house';
-import { capital } from '../../../lib/format';
 import { shownKey } from '../../../shell/keys';
 import { NothingCalled } from '../../finding';
 import { IconButton } from '../../../ui/IconButton';
+import { SLOT_NAMES } from '../../../spec/slots';
 import { SearchLine } from '../../../ui/SearchLine';
 import { Candidates } from './Candidates';
 
@@ -97,7 +97,7 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
           listId={listId}
           fitting={sought ? ranked : ranked.filter((each) => fits(each, slot))}
           others={sought ? [] : ranked.filter((each) => !fits(each, slot))}
-          title={sought ? 'Search results' : `For the ${slot === 'other' ? 'ingredient' : slot} slot`}
+          title={sought ? 'Search results' : suggestedAs(slot)}
           highlighted={highlighted}
           onPoint={(ingredient) => setAt(ranked.indexOf(ingredient))}
           onTake={onTake}
@@ -127,12 +127,15 @@ function AsWhat({ slot, slots, onSlot }: { slot: Slot; slots: Slot[]; onSlot: (s
           className={`btn min-h-11 px-3 text-base ${each === slot ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
           onClick={() => onSlot(each)}
         >
-          {capital(each)}
+          {SLOT_NAMES[each]}
         </button>
       ))}
     </div>
   );
 }
+
+const suggestedAs = (slot: Slot) =>
+  slot === 'other' ? 'All ingredients' : `Suggested as ${SLOT_NAMES[slot].toLowerCase()}`;
 
 /** Whether it is made for the slot. */
 function fits({ slots }: Ingredient, slot: Slot): boolean {

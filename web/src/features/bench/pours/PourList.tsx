@@ -1,16 +1,14 @@
 import { LocateFixed, Plus } from 'lucide-react';
-import { useQuery } from '@tanstack/react-query';
 import { memo, useMemo, type ReactNode } from 'react';
 
 import type { Comparison, Finding, Ingredient, Spec } from '../../../api/client';
-import { rulesQuery } from '../../../api/queries/house';
 import { capital, volume } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
 import { shownKey } from '../../../shell/keys';
 import { garnishOf, garnishWords } from '../../../spec/garnishWords';
-import { methodWords } from '../../../spec/methodWords';
 import type { NameOf } from '../../../spec/names';
 import { STAGE_GROUPS } from '../../../spec/stages';
+import { AxisMark } from '../../../ui/AxisMark';
 import { useHand } from '../hand';
 import { PourRow } from './PourRow';
 import { WhatToMend } from './WhatToMend';
@@ -72,6 +70,7 @@ interface GroupsProps extends PoursProps {
 const Groups = memo(function Groups(props: GroupsProps) {
   const { spec, parent, comparison, larder, nameOf, brings, locked = [], out, findings } = props;
   const bySlug = useMemo(() => new Map(larder.map((each) => [each.slug, each])), [larder]);
+  const firstShown = STAGE_GROUPS.find(({ stages }) => spec.pours.some(({ stage }) => stages.includes(stage)))?.stages;
   return STAGE_GROUPS.map(({ title, stages }) => {
     const rows = spec.pours.flatMap((pour, index) => (stages.includes(pour.stage) ? [{ pour, index }] : []));
     if (rows.length === 0) return null;
@@ -80,6 +79,7 @@ const Groups = memo(function Groups(props: GroupsProps) {
         <h2 className="flex items-baseline gap-2 px-2 font-display text-base leading-6 font-semibold">
           {title}
           {stages.includes('mixed') && comparison && <InTheTin spec={spec} comparison={comparison} />}
+          {stages === firstShown && <BarsLegend />}
         </h2>
         <ul>
           {rows.map(({ pour, index }) => (
@@ -123,7 +123,6 @@ const GarnishLine = memo(function GarnishLine({ garnish, amongPours }: GarnishPr
     <>
       {!amongPours && <span className="mr-2 font-display text-base font-semibold">Garnish</span>}
       <span className="text-base">{garnish.length === 0 ? words : capital(words)}</span>
-      {why.length > 0 && <span className="block text-sm leading-snug text-quiet">{capital(why.join('; '))}</span>}
     </>
   );
   return (
@@ -132,7 +131,7 @@ const GarnishLine = memo(function GarnishLine({ garnish, amongPours }: GarnishPr
         <button
           type="button"
           className="block min-h-11 w-full rounded-xl px-2 py-1 text-left leading-tight hover:underline"
-          title={`Add a garnish (${shownKey('garnish')})`}
+          title={[...why.map(capital), `Add a garnish (${shownKey('garnish')})`].join('. ')}
           onClick={hand.garnish}
         >
           {lines}
@@ -149,14 +148,28 @@ function findingsOf(comparison: Comparison | undefined): Finding[] {
   return comparison ? [...comparison.findings, ...comparison.present.findings] : [];
 }
 
-/** How much is in the tin, and how it is worked. */
+/** How much is in the tin. */
 function InTheTin({ spec, comparison }: { spec: Spec; comparison: Comparison }) {
   const { shown } = useSettings();
-  const { data: rules } = useQuery(rulesQuery());
   return (
     <span className="font-sans text-base font-normal text-quiet">
-      {volume(comparison.present.undiluted.volume_ml, shown, spec.ounce_ml)},{' '}
-      {methodWords(spec.method, rules?.reference_seconds).toLowerCase()}
+      {volume(comparison.present.undiluted.volume_ml, shown, spec.ounce_ml)}
+    </span>
+  );
+}
+
+/** What the bars beside each ingredient mean. */
+function BarsLegend() {
+  return (
+    <span
+      className="ml-auto flex items-center gap-2 font-sans text-sm font-normal text-quiet"
+      title="The bars: each ingredient’s share of the drink"
+    >
+      {(['sugar', 'acid', 'abv'] as const).map((axis) => (
+        <span key={axis} className="flex items-center gap-1">
+          <AxisMark axis={axis} size={11} /> {axis === 'abv' ? 'alcohol' : axis}
+        </span>
+      ))}
     </span>
   );
 }

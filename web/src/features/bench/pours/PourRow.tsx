@@ -1,11 +1,12 @@
 import { memo, useCallback, type KeyboardEvent } from 'react';
 
 import type { Finding, Forecast, Ingredient, PourEntry } from '../../../api/client';
-import { capital, shownAmount } from '../../../lib/format';
+import { shownAmount } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
 import { pressed } from '../../../shell/keys';
 import { withPour } from '../../../spec/edits';
 import type { NameOf } from '../../../spec/names';
+import { SLOT_NAMES } from '../../../spec/slots';
 import { useHand } from '../hand';
 import { AmountField, AmountTold } from './AmountField';
 import { changeWords, compositionWords, followsWords, rangeWords } from './pourNotes';
@@ -48,7 +49,7 @@ export const PourRow = memo(function PourRow(props: Props) {
   const amount = shownAmount(resolved ?? Number(pour.amount), resolved === null ? pour.unit : 'ml', shown, ounceMl);
   const change = changeWords(pour, before, nameOf, shown, ounceMl);
   const notes = [
-    resolved === null ? (change ?? (pour.lot ? null : compositionWords(ingredient))) : null,
+    resolved === null ? change : null,
     pour.lot && (pour.lot === 'today' ? 'of today’s bottle or juice' : `of “${pour.lot}”`),
     followsWords(pour, followed, nameOf),
     rangeWords(pour, shown, ounceMl),
@@ -56,11 +57,14 @@ export const PourRow = memo(function PourRow(props: Props) {
   ];
   const lines = (
     <>
-      <span className={`pour-words text-lg leading-tight font-semibold ${out ? 'line-through' : ''}`} title={name}>
+      <span
+        className={`pour-words text-lg leading-tight font-semibold ${out ? 'line-through' : ''}`}
+        title={`${name}, ${compositionWords(ingredient)}`}
+      >
         {name}
       </span>
       <span className="pour-words text-sm leading-snug text-quiet">
-        {[capital(pour.slot), notes.filter(Boolean).join(', ')].join(', ')}
+        {[SLOT_NAMES[pour.slot], ...notes].filter(Boolean).join(', ')}
       </span>
     </>
   );

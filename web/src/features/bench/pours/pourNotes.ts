@@ -1,6 +1,6 @@
 import type { Ingredient, PourEntry } from '../../../api/client';
 import { plain, shownAmount, type Shown } from '../../../lib/format';
-import { levelWords } from '../../../spec/levelWords';
+import { mainFigure } from '../../../spec/levelWords';
 import type { NameOf } from '../../../spec/names';
 import { amountWords } from '../../../spec/pourWords';
 
@@ -23,7 +23,7 @@ export function rangeWords(pour: PourEntry, shown: Shown, ounceMl: number): stri
 export function compositionWords(ingredient: Ingredient | undefined): string {
   if (!ingredient) return 'described in the spec';
   if (ingredient.kind === 'sugar') return 'pure sugar';
-  return levelWords(ingredient) || (ingredient.sparkling ? 'sparkling' : 'no sugar, acid or alcohol');
+  return mainFigure(ingredient) || (ingredient.sparkling ? 'sparkling' : 'no sugar, acid or alcohol');
 }
 
 /** What changed against the parent's pour that it stands for; null where nothing did. */

@@ -2,7 +2,7 @@ import type { KeyboardEvent } from 'react';
 
 import type { Amount, PourEntry } from '../../../api/client';
 import { stepped, type ShownAmount } from '../../../lib/format';
-import { useSettings } from '../../../lib/settings';
+import { useAim } from '../../../lib/settings';
 import { withPour } from '../../../spec/edits';
 import { useHand } from '../hand';
 import { useTypedText } from './useTypedText';
@@ -12,7 +12,7 @@ const isAmount = (answer: Amount | string): answer is Amount & { amount: number 
 
 /** An amount as it is typed, stepped, nudged and chosen. */
 export function useTypedAmount(pour: number, shown: ShownAmount, onAmount: (change: Partial<PourEntry>) => void) {
-  const { aim } = useSettings();
+  const aim = useAim();
   const hand = useHand();
   const { reading, settle, take, finish, ...text } = useTypedText(pour, shown, onAmount);
   const stepFrom = (from: Pick<ShownAmount, 'amount' | 'unit'>, direction: 1 | -1, times: number) =>

@@ -1,14 +1,14 @@
-import { Command as CommandSign, Moon, Settings2, Sun } from 'lucide-react';
-import { useState } from 'react';
+import { Command as CommandSign, Moon, Settings2, Sun, type LucideIcon } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 
 import { changeSettings, useSettings } from '../lib/settings';
-import { IconButton } from '../ui/IconButton';
 import { useOffer, type PaletteCommand } from './commands';
 import { shownKey } from './keys';
 import { KeysDialog } from './KeysDialog';
 import { Palette } from './Palette';
-import { ROOMS } from './rooms';
+import { PLACES } from './places';
+import { RAIL_ITEM } from './Rail';
 import { SettingsDialog } from './SettingsDialog';
 import { useHotkeys } from './useHotkeys';
 
@@ -20,13 +20,13 @@ function useEverywhere(setOpen: (open: Open) => void) {
   const navigate = useNavigate();
   const screen = (words: string, run: () => void): PaletteCommand => ({ group: 'Screen', words, run });
   useOffer('everywhere', () => [
-    { group: 'Go to' as const, words: 'Today', run: () => void navigate('/today') },
-    { group: 'Go to' as const, words: 'Recipes', run: () => void navigate('/book') },
-    ...ROOMS.map(([to, name, words]) => ({
-      group: 'Go to' as const,
-      words: `${name}: ${words}`,
-      run: () => void navigate(to),
-    })),
+    ...PLACES.flatMap(({ name, tabs }) =>
+      tabs.map(({ to, name: tab, does }) => ({
+        group: 'Go to' as const,
+        words: `${name}, ${tab}: ${does}`,
+        run: () => void navigate(to),
+      })),
+    ),
     { group: 'Go to' as const, words: 'Paste a recipe', run: () => void navigate('/paste') },
     screen(shown === 'ml' ? 'Show ounces' : 'Show millilitres', () =>
       changeSettings({ shown: shown === 'ml' ? 'oz' : 'ml' }),
@@ -45,38 +45,69 @@ function useEverywhere(setOpen: (open: Open) => void) {
   });
 }
 
-/** ml or oz, light or dim, the palette of commands, the settings: the same on every page. */
-export function ViewSwitches() {
+/** ml or oz, light or dark, the commands, the settings: the same on every page, with the dialogs that they open. */
+export function useSwitches(): { switches: ReactNode; dialogs: ReactNode } {
   const { shown, theme } = useSettings();
   const [open, setOpen] = useState<Open>(null);
   const late = theme === 'late';
   useEverywhere(setOpen);
-  return (
+  const switches = (
     <>
-      <IconButton icon={CommandSign} label="Commands" hotkey={shownKey('palette')} onClick={() => setOpen('palette')} />
-      <div className="join" role="group" aria-label="Volumes">
+      <Switch
+        icon={CommandSign}
+        word="Commands"
+        title={`Commands (${shownKey('palette')})`}
+        onPress={() => setOpen('palette')}
+      />
+      <div role="group" aria-label="Volumes" className="flex items-center justify-center gap-0.5">
         {(['ml', 'oz'] as const).map((unit) => (
           <button
             key={unit}
             type="button"
+            title={unit === 'ml' ? 'Show millilitres' : 'Show ounces'}
             aria-pressed={shown === unit}
-            className={`btn join-item min-h-11 px-2.5 ${shown === unit ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+            className={`min-h-11 grow cursor-pointer rounded-lg text-sm ${shown === unit ? 'bg-secondary font-semibold' : 'text-quiet hover:bg-secondary'}`}
             onClick={() => changeSettings({ shown: unit })}
           >
             {unit}
           </button>
         ))}
       </div>
-      <IconButton
+      <Switch
         icon={late ? Sun : Moon}
-        label={late ? 'Light theme' : 'Dark theme'}
-        className="max-sm:hidden"
-        onClick={() => changeSettings({ theme: late ? 'lamplight' : 'late' })}
+        word={late ? 'Light' : 'Dark'}
+        title={late ? 'Light theme' : 'Dark theme'}
+        onPress={() => changeSettings({ theme: late ? 'lamplight' : 'late' })}
       />
-      <IconButton icon={Settings2} label="Settings" hotkey={shownKey('settings')} onClick={() => setOpen('settings')} />
+      <Switch
+        icon={Settings2}
+        word="Settings"
+        title={`Settings (${shownKey('settings')})`}
+        onPress={() => setOpen('settings')}
+      />
+    </>
+  );
+  const dialogs = (
+    <>
       {open === 'palette' && <Palette onClose={() => setOpen((now) => (now === 'palette' ? null : now))} />}
       {open === 'settings' && <SettingsDialog onClose={() => setOpen(null)} />}
       {open === 'keys' && <KeysDialog onClose={() => setOpen(null)} />}
     </>
+  );
+  return { switches, dialogs };
+}
+
+interface SwitchProps {
+  icon: LucideIcon;
+  word: string;
+  title: string;
+  onPress: () => void;
+}
+
+function Switch({ icon: Icon, word, title, onPress }: SwitchProps) {
+  return (
+    <button type="button" title={title} className={RAIL_ITEM} onClick={onPress}>
+      <Icon size={20} aria-hidden /> {word}
+    </button>
   );
 }
