@@ -63,7 +63,7 @@ def test_what_the_demo_was_told_is_found_again_and_put_back_with_it(tmp_path):
     with closing(database.connect(tmp_path / "demo.db")) as conn:
         assert [name for name, _, _ in tastings.tasters(conn)] == ["Odile", "Tam", "Wren"]
         assert set(measurements.ratios(conn)) == {"stir"}
-        crossed = next(node for node in lineage.tree(conn) if node.name == "Crossed")
+        crossed = next(node for node in lineage.tree(conn) if node.name == "Combined")
         assert len(crossed.parents) == 2
         with database.transaction(conn):
             ingredients.amend(conn, "quince-liqueur", {"quince": 1}, "fading")

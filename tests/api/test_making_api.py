@@ -68,9 +68,9 @@ def test_an_amount_is_read_beside_the_drink_it_stands_in(client, text, pour, mea
 def test_topping_to_the_line_fills_the_glass_to_it(client, golden):
     read = ask(client, "/api/amount", {"text": "top to the line", "spec": FIZZ, "pour": 3})
     sight = ask(client, "/api/predict", with_pour(3, amount=read["amount"]))["sight"]
-    assert sight["words"] == "to the line"
+    assert sight["words"] == "at the wash line"
     golden(ask(client, "/api/amount", {"text": "to the line", "spec": FIZZ, "pour": 0}, 422)["detail"])
-    assert "no pour 9" in ask(client, "/api/amount", {"text": "1", "spec": FIZZ, "pour": 9}, 422)["detail"]
+    assert "no ingredient 9" in ask(client, "/api/amount", {"text": "1", "spec": FIZZ, "pour": 9}, 422)["detail"]
     golden(ask(client, "/api/amount", {"text": "much", "spec": FIZZ, "pour": 0}, 422)["detail"])
 
 
@@ -85,7 +85,7 @@ def test_today_s_ice_is_asked_of_whoever_tops_to_the_line(client):
     amount = told["/api/amount"]["amount"]
     assert told["/api/compare"]["typed"]["amount"] == amount
     assert amount > ask(client, "/api/amount", {**typed, "spec": FIZZ})["amount"] + 5
-    assert client.post("/api/predict", params=cold, json=with_pour(3, amount=amount)).json()["sight"]["words"] == "to the line"
+    assert client.post("/api/predict", params=cold, json=with_pour(3, amount=amount)).json()["sight"]["words"] == "at the wash line"
 
 
 def test_a_pour_that_follows_is_poured_and_kept_resolved_and_no_circle_is_followed(client):
@@ -99,7 +99,7 @@ def test_a_pour_that_follows_is_poured_and_kept_resolved_and_no_circle_is_follow
         **follows,
         "pours": [{**pour, "relative": {"to": 2, "times": 1}} if at == 1 else pour for at, pour in enumerate(follows["pours"])],
     }
-    assert "circle" in ask(client, "/api/predict", circle, 422)["detail"]
+    assert "refers to itself" in ask(client, "/api/predict", circle, 422)["detail"]
     # Brought elsewhere, it follows only while it still is what it follows.
     made = ask(client, "/api/rebalance", {"spec": follows, "target": {"sugar": 9.0}, "free": [2]})
     assert made["spec"]["pours"][2]["relative"] is None

@@ -56,7 +56,7 @@ def test_a_bottle_that_anything_names_stays(client, drink, bottle, named):
         assert client.post(f"/api/drinks/{drink_id}/trials", json={**keep, **made}).status_code == HTTPStatus.CREATED
     refused = client.delete(f"/api/bottles/{bottle}")
     assert refused.status_code == HTTPStatus.CONFLICT
-    assert "Orchard Sour pours it" in refused.json()["detail"]
+    assert "Orchard Sour uses it" in refused.json()["detail"]
     for page in ("", "/notebook", "/spec-cloud"):
         assert client.get(f"/api/drinks/{drink_id}{page}").status_code == HTTPStatus.OK
 
@@ -94,7 +94,7 @@ def test_what_an_earlier_version_gathered_is_shown_as_broken_and_can_be_taken_ou
     assert [each["name"] for each in shown["broken"]] == ["Gone", "Empty", "Dust"]
     assert len(shown["points"]) == 3
     assert shown["middle"] is None
-    assert shown["sentence"] == "These specs have no slot in common: no middle can be poured of them."
+    assert shown["sentence"] == "These specs have no role in common, so there is no average."
     for each in shown["broken"]:
         assert client.delete(f"/api/drinks/1/spec-cloud/{each['id']}").status_code == HTTPStatus.OK
     assert client.get("/api/drinks/1/spec-cloud").json()["broken"] == []

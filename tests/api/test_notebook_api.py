@@ -88,7 +88,7 @@ def test_two_windows_keep_the_same_draft_and_both_trials_can_be_seen(client, url
     assert [trial["name"] for trial in beside["trials"]] == ["First", "Mine", "Theirs"]
     assert beside["draft"]["spec"]["pours"][1]["amount"] == 25
     table = client.post(f"{url}/side-by-side", json={"trials": [2, 3]}).json()
-    assert "softer" in table["sentence"]
+    assert "less sharp" in table["sentence"]
 
 
 def test_side_by_side_tells_differences_first_and_refuses_one_alone(client, url, golden):
@@ -123,7 +123,7 @@ def test_readings_calibrate_the_next_forecasts_and_can_be_taken_back(client, url
 def test_a_reading_that_can_not_be_is_refused_with_the_sentence(client, url):
     refused = client.post(f"{url}/trials/1/readings", json={"quantity": "volume_ml", "point": "strained", "value": 900})
     assert (refused.status_code, refused.json()["code"]) == (HTTPStatus.UNPROCESSABLE_ENTITY, "impossible-measurement")
-    assert "with all 300 g of the ice" in refused.json()["detail"]
+    assert "with all 300 g of ice" in refused.json()["detail"]
     assert client.get(f"{url}/notebook").json()["trials"][0]["readings"] == []
 
 
@@ -151,7 +151,7 @@ def test_a_palate_is_learnt_explained_used_and_reset(client, url):
     palate = client.get("/api/palate?taster=Ada").json()
     sharpness = next(axis for axis in palate["axes"] if axis["axis"] == "acid")
     assert sharpness["steps"] < -0.5
-    assert "softer" in sharpness["words"]
+    assert "less sharp" in sharpness["words"]
     assert palate["why"][0].startswith("First (")
     to_home = {"spec": SPEC, "target": {"family": "sour"}, "correctors": []}
     plain = client.post("/api/rebalance", json=to_home).json()

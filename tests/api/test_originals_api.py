@@ -154,7 +154,7 @@ def test_a_list_of_six_with_one_swapped_out(client):
     assert [each["spec"]["family"] for each in other["drinks"]] == ["daisy"]
     assert other["drinks"][0]["spec"]["name"] != made["drinks"][1]["spec"]["name"]
     refused = client.post("/api/originals/menu", json={"places": [{"family": "daisy", "abv": [35, 40]}]})
-    assert "place 1 of the list" in refused.json()["detail"]
+    assert "drink 1 of the menu" in refused.json()["detail"]
 
 
 def test_a_flight_lies_in_the_book_with_what_it_takes_and_its_sheets_teach_kinship(client):

@@ -185,7 +185,7 @@ def test_a_lot_past_its_day_is_told_at_the_bench_and_of_the_lot(client):
     made_at = (datetime.now(UTC) - timedelta(hours=20)).isoformat()
     old = lot(client, name="yesterday", made_at=made_at)
     assert old["past_its_day"]
-    assert old["notes"][0].startswith("Lime juice pressed 20 hours ago: juice is the day's")
+    assert old["notes"][0].startswith("Lime juice from 20 hours ago tastes flat")
     findings = client.post("/api/predict", json=sour(lot="yesterday")).json()["findings"]
     assert next(each for each in findings if each["code"] == "old-lot")["severity"] == "warning"
     assert all(each["code"] != "old-lot" for each in client.post("/api/predict", json=sour()).json()["findings"])
@@ -413,5 +413,5 @@ def test_what_follows_of_today_s_lot_alone_is_told_by_drink(client, golden):
     lot(client, readings=[{"what": "acid", "value": 4.4}])
     lot(client, "simple-syrup-1-1", readings=[{"what": "brix", "value": 40}])
     (alone,) = client.get("/api/ingredients/lime-juice/follows").json()
-    assert (alone["fine"], alone["words"]) == (False, "softer")
+    assert (alone["fine"], alone["words"]) == (False, "less sharp")
     golden(alone["instead"])

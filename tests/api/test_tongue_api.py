@@ -221,7 +221,7 @@ def test_a_comparison_says_for_whose_tongue_it_is_told_and_only_where_its_steps_
         for name in (None, "Wren", "Odile", "")
     }
     # The demo's Odile has had twelve triangles, Wren none; the house has all of them together.
-    assert told == {None: "", "Wren": "", "Odile": "Odile", "": "the house"}
+    assert told == {None: "", "Wren": "", "Odile": "Odile", "": "the team"}
 
 
 def test_a_write_that_comes_twice_draws_one_triangle(demo):

@@ -44,7 +44,7 @@ def test_every_device_reads_its_quantity_and_is_the_same_until_the_server_stops(
 
 
 def test_what_a_device_can_not_show_is_no_reading():
-    with pytest.raises(NoReading, match="outside what the scale can show"):
+    with pytest.raises(NoReading, match="outside the range of the scale"):
         SimulatedScale(1).read(Sample(9000, 9000, 0, 0, 0, 20))
 
 

@@ -37,7 +37,7 @@ def test_pours_stand_in_both_measures_in_the_order_in_which_they_go_in(golden):
         ("22.5 ml", "¾ oz", "lemon juice", ""),
         ("22.5 ml", "¾ oz", "simple syrup 1:1", ""),
         ("60 ml", "2 oz", "white rum", ""),
-        ("1.6 ml", "0.05 oz", "aromatic bitters", "floated"),
+        ("1.6 ml", "scant ⅓ barspoon", "aromatic bitters", "floated"),
     ]
     spirit_first = card(made, MethodOptions("spirit first"))
     assert spirit_first.pours[0].name == "white rum"
@@ -64,7 +64,7 @@ def test_a_card_tells_who_must_be_told_of_what_and_what_the_guest_should_know(go
         "Trial 3",
         "kept 1 May",
         "Cold, and at once.",
-        "none at hand: orange zest",
+        "out of stock: orange zest",
         "“a jigger”",
         "Lemon zest",
     ):

@@ -51,7 +51,7 @@ def test_a_page_that_repeats_anything_is_read_or_refused_soon(repeated):
 def test_comments_before_a_page_are_passed_over_however_many_they_are():
     assert seconds_to_read("<!---->" * 24 + "a") < 1
     page = "<!-- saved -->\n<!-- twice --> <!DOCTYPE html><script type='application/ld+json'>{}</script>"
-    with pytest.raises(DomainError, match="this page holds no recipe"):
+    with pytest.raises(DomainError, match="no recipe found on this page"):
         read_text(page, INDEX, LARDER.__getitem__)
 
 
@@ -72,5 +72,5 @@ def test_a_long_line_is_read_by_its_sentences_and_a_longer_sentence_is_kept_as_a
     ]
     last = read.lines[-1]
     assert (last.taken, last.sure) == ("note", False)
-    assert "start a new line" in last.why
+    assert "on its own line" in last.why
     assert last.text in read.notes

@@ -73,7 +73,7 @@ def test_grapefruit_for_lime_cannot_hold_the_acidity_alone_and_says_so():
     start = drink(("blanco-agave-spirit", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
     grapefruit = catalogue()["grapefruit-juice"]
     (held,) = [r for p in swap_board(start, 1, catalogue(), aim_at(start), "hold_acid", only=["grapefruit-juice"]) for r in p.rows]
-    assert held.notes == (f"It can't hold the acidity alone: it would take {22.5 * 6 / grapefruit.composition.acid:.0f} ml.",)
+    assert held.notes == (f"It can't keep the acidity: it needs {22.5 * 6 / grapefruit.composition.acid:.0f} ml.",)
     (mended,) = [r for p in swap_board(start, 1, catalogue(), aim_at(start), only=["grapefruit-juice"]) for r in p.rows]
     assert mended.mended is not None
     assert any("softer" in words for words in mended.mended.words)

@@ -84,7 +84,7 @@ def test_the_pour_that_drowns_the_rest_is_cut_and_its_sugar_is_made_good():
     # Common practice: less of the liqueur, a little syrup back.
     quieter = next(each for each in answers(DAISY, sugar=0, acid=0, abv=0, loud="orange-liqueur-sweet") if each.key == "quieter")
     assert volume(quieter.drink, "orange-liqueur-sweet") <= 15
-    assert "a third quieter" in " ".join(quieter.reasons)
+    assert "a third less triple sec" in " ".join(quieter.reasons)
 
 
 def test_a_thin_drink_is_never_answered_with_more_water():

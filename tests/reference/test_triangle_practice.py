@@ -105,7 +105,7 @@ def test_who_finds_all_is_asked_nearer_and_who_finds_none_farther_off():
     assert farther[3] > 1.2 * farther[0]
 
 
-@pytest.mark.parametrize(("alpha", "words"), [(0.5, "finer"), (2.2, "coarser")])
+@pytest.mark.parametrize(("alpha", "words"), [(0.5, "more sensitive"), (2.2, "less sensitive")])
 def test_twenty_four_triangles_tell_a_fine_tongue_from_a_coarse_one(alpha, words):
     from oenomel.core.sensory.phrases import threshold_words
 

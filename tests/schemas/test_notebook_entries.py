@@ -136,7 +136,7 @@ def test_a_palate_hedges_until_it_is_sure(golden):
 def test_a_far_palate_is_told_in_the_words_of_the_tongue_and_never_with_a_decimal_of_a_step():
     told = " ".join(axis.words for axis in palate([2.5, -4.5, 0.7], 0.2))
     assert "clearly sweeter" in told
-    assert "far softer" in told
+    assert "much less sharp" in told
     assert "a touch stronger" in told
     assert not any(letter.isdigit() for letter in told)
 

@@ -95,5 +95,5 @@ def test_following_can_be_typed(text, pour, followed, ml):
 
 def test_a_pour_cannot_follow_itself_by_what_is_typed():
     drink = spec([45, 15, 20], {})
-    with pytest.raises(ValueError, match=r"not an amount|not a unit"):
+    with pytest.raises(ValueError, match=r"isn't an amount|isn't a unit"):
         read_typed(AmountRequest(text="half the gin", spec=drink, pour=0), drink, drink_from_spec(drink, LARDER), lambda: 0.0)

@@ -148,7 +148,7 @@ def test_a_bad_target_is_refused_with_its_place(text: str, golden):
 
 def test_pours_are_named_by_slug_name_or_place_and_bounds_reach_each_of_that_name():
     assert pours_named(BEFORE, ["lemon-juice", "White rum", 3]) == [1, 7, 3]
-    with pytest.raises(SpecError, match='free: "9" is no pour of this drink'):
+    with pytest.raises(SpecError, match='free: "9" isn\'t in this drink'):
         pours_named(BEFORE, [9])
     request = AimRequest(spec=SPEC, target=TypedTarget(sugar=8), bounds={"lemon-juice": [5, 30]}, grid=7.5)
     aim = aim_for(request, BEFORE, Target(sugar=8))

@@ -235,7 +235,7 @@ def test_what_was_set_right_retired_and_noted_goes_along_and_what_differs_is_tol
     code, out, _ = oenomel(capsys, "import", tmp_path / "there" / "house.json", "--data", bar)
     assert code == 0
     golden(out)
-    assert "currency: here £; comes €" in out
+    assert "currency: you have £; the file has €" in out
     assert "new     recipe  Bay syrup" in out
     with closing(database.connect(bar)) as conn:
         assert ingredients.get(conn, "lime-juice").composition.acid == pytest.approx(6.6)
@@ -251,7 +251,7 @@ def test_a_preparation_file_is_taken_in_and_adds_what_it_makes(bar, tmp_path, ca
         json.dumps({**file, "lines": [{"what": each, "amount": 2, "unit": "cup"} for each in ("sugar", "water")]})
     )
     code, out, _ = oenomel(capsys, "import", tmp_path / "gate.json", "--data", bar)
-    assert (code, out.splitlines()[0][:32]) == (0, "new     recipe  Gate syrup: A pr")
+    assert (code, out.splitlines()[0][:32]) == (0, "new     recipe  Gate syrup: Not ")
     with closing(database.connect(bar)) as conn:
         assert preparations.get(conn, "gate-syrup").slug == "gate-syrup"
         assert ingredients.get(conn, "gate-syrup").composition.sugar == pytest.approx(55, abs=1)

@@ -93,7 +93,7 @@ def test_one_that_another_was_filled_on_stays_and_its_log_goes_with_it(conn, dri
     batches.note(conn, LogRecord(first, "made", "700 ml made"))
     batches.note(conn, LogRecord(first, "served", "3 serves poured", MADE))
     assert [(each.kind, each.at == MADE) for each in batches.log(conn, first)] == [("made", False), ("served", True)]
-    with pytest.raises(RecordConflict, match="Second was filled on it"):
+    with pytest.raises(RecordConflict, match="Second was refilled from it"):
         batches.remove(conn, first)
     batches.remove(conn, second)
     batches.remove(conn, first)

@@ -33,7 +33,7 @@ def test_today_s_lot_is_the_newest_that_is_not_used_up_also_where_the_clock_was_
     new = lots.add(conn, LotRecord("lime-juice", "new", at(2)))
     ahead = lots.add(conn, LotRecord("lime-juice", "by the clock of yesterday", at(-3)))
     assert lots.newest(conn, ["lime-juice", "lemon-juice"])["lime-juice"].id == ahead
-    with pytest.raises(DomainError, match="used up before it was made"):
+    with pytest.raises(DomainError, match="finished before it was made"):
         lots.change(conn, replace(lots.get(conn, ahead), used_up_at=at(1)))
     lots.change(conn, replace(lots.get(conn, ahead), used_up_at=at(-3)))
     assert lots.newest(conn, ["lime-juice", "lemon-juice"])["lime-juice"].id == new

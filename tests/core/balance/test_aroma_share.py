@@ -30,7 +30,7 @@ def test_loudness_is_the_share_of_the_glass_and_nothing_that_smells_of_nothing_h
     told = {each.slug: each for each in loudness_between(after, before, 150, 150)}
     assert told.keys() == {"london-dry-gin", "orange-liqueur-sweet"}
     orange = told["orange-liqueur-sweet"]
-    assert (orange.before, orange.after, orange.words) == (pytest.approx(0.1), pytest.approx(1 / 15), "a third quieter")
+    assert (orange.before, orange.after, orange.words) == (pytest.approx(0.1), pytest.approx(1 / 15), "a third less aroma")
     assert orange.steps == pytest.approx(-1.622, abs=1e-3)
     assert [told[slug].is_noticeable for slug in told] == [True, False]
     bare = drink(("vodka", 60), SYRUP)

@@ -166,4 +166,7 @@ def test_a_second_cause_is_named_from_a_fifth_of_the_doubt(second, told):
     # By row: the jigger's, the pour's, its three contents, what shakes share, this shake's own.
     variance = np.array([0, 0, 0, 0, second, 1 - second, 0])
     doubt = Uncertainty(alone, np.ones(4), np.sqrt(variance)[:, None] * np.ones(4))
-    assert ("Lime juice 20 %" in doubt.drivers["abv"].told) is told
+    told_of = doubt.drivers["abv"].told
+    assert ("then lime juice" in told_of) is told
+    # A share of the uncertainty is called that, and never reads as what the drink contains.
+    assert told_of.startswith("Biggest uncertainty: dilution (80%)")

@@ -31,7 +31,7 @@ def told(made: Drink, code: str):
 def test_too_small_a_glass_is_told_with_what_it_holds_and_a_roomier_one(golden):
     found = told(in_glass(SOUR, "tiny cup"), "glass-too-small")
     golden(found.message)
-    assert re.fullmatch(r"Take an? [a-z ]+", found.mends[0].words)
+    assert re.fullmatch(r"Use an? [a-z ]+", found.mends[0].words)
     assert found.mends[0].edits[0].place == "serve"
 
 

@@ -54,8 +54,8 @@ def test_more_hands_begin_later_and_one_alone_does_one_thing_after_another():
         ([Task("a", "A", 5, needs=("b",)), Task("b", "B", 5, needs=("a",))], 1, DomainError, "circle"),
         ([Task("a", "A", 5, needs=("z",))], 1, DomainError, "nobody does"),
         ([Task("a", "A", 5), Task("a", "B", 5)], 1, DomainError, "one key"),
-        ([Task("a", "A", 5)], 0, OutOfRange, "hands"),
-        ([Task("a", "A", 5)], MOST_HANDS + 1, OutOfRange, "hands"),
+        ([Task("a", "A", 5)], 0, OutOfRange, "staff"),
+        ([Task("a", "A", 5)], MOST_HANDS + 1, OutOfRange, "staff"),
     ],
 )
 def test_a_plan_that_can_not_be_is_refused(tasks, hands, error, words):

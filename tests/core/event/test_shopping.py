@@ -66,7 +66,7 @@ def test_what_is_open_and_what_is_fetched_add_up_to_what_is_poured(ml, serves, o
     if rest:
         where = "stillroom" if made_here else "shelf" if shelf == "at hand" else "shop"
         assert rest[0].source == where
-        assert ("runs low" in rest[0].words) == (where == "shop" and shelf == "low")
+        assert ("running low" in rest[0].words) == (where == "shop" and shelf == "low")
         if where == "shop":
             bottles = int(rest[0].amount.split()[0])
             assert bottles * BOTTLE_ML["spirit"] >= rest[0].ml - 1e-6 > (bottles - 1) * BOTTLE_ML["spirit"] - 1e-6

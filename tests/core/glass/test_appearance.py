@@ -58,10 +58,10 @@ def test_what_goes_in_after_the_ice_can_be_topped_to_the_line(golden):
     served = forecast_of(fizz).served.volume_ml
     room = to_the_line_ml(fizz, 3, served)
     topped = replace(fizz, pours=(*fizz.pours[:3], replace(fizz.pours[3], volume_ml=room)))
-    assert appearance_of(topped, forecast_of(topped).served.volume_ml).words == "to the line"
+    assert appearance_of(topped, forecast_of(topped).served.volume_ml).words == "at the wash line"
     with golden.raises(DomainError):
         to_the_line_ml(fizz, 0, served)
-    with pytest.raises(DomainError, match="at its line before Soda water"):
+    with pytest.raises(DomainError, match="is full before Soda water"):
         to_the_line_ml(replace(fizz, serve=Serve("tiny cup")), 3, served)
     with golden.raises(DomainError):
         to_the_line_ml(replace(fizz, serve=Serve()), 3, served)

@@ -111,4 +111,4 @@ def test_the_headline_counts_and_what_drinks_share_is_told_once(golden):
     golden(todays_headline([two[0], today(SOUR), today(SOUR)]))
     (shared,) = [each for each in shared_moves(two) if each.startswith("Lime juice")]
     golden(shared)
-    assert "softer" in effect_words(two[0].steps)
+    assert "less sharp" in effect_words(two[0].steps)

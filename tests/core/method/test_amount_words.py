@@ -18,7 +18,20 @@ def words(made: Drink, way: MethodOptions = STANDARD) -> list[str]:
 def test_amounts_are_told_in_ounces_where_they_are_measured_so(golden):
     larder = catalogue()
     ounces = Measures("oz", 30)
-    for ml, told in ((22.5, "¾ oz"), (45, "1½ oz"), (60, "2 oz"), (20, "⅔ oz"), (50, "1⅔ oz"), (29.9, "1 oz"), (5, "0.17 oz"), (0, "")):
+    for ml, told in (
+        # The marks of a jigger; what falls between two is scant or heavy, as a bar says it (common practice).
+        (22.5, "¾ oz"),
+        (45, "1½ oz"),
+        (60, "2 oz"),
+        (20, "⅔ oz"),
+        (50, "1⅔ oz"),
+        (29.9, "1 oz"),
+        (35, "scant 1¼ oz"),
+        (25, "heavy ¾ oz"),
+        (5, "1 barspoon"),
+        (2.5, "½ barspoon"),
+        (0, ""),
+    ):
         assert amount_words(Pour(larder["lemon-juice"], ml), ounces) == told
     assert amount_words(Pour(larder["orange-bitters"], 1.6, "dash"), ounces) == "2 dashes"
     assert amount_words(Pour(larder["lemon-juice"], 22.5, "oz", amount=0.75)) == "22.5 ml"

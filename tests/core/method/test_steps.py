@@ -27,7 +27,7 @@ def test_each_step_names_its_pour_its_amount_its_seconds_and_the_sign_that_it_is
     juice = steps["pour: lemon-juice"]
     golden((juice.pour, juice.amount, juice.words))
     assert (steps["shake"].seconds, steps["shake"].words) == (9, "Shake for 8 to 10 seconds.")
-    assert steps["shake"].sign == "Until the tin frosts and is hard to hold."
+    assert steps["shake"].sign == "Until the tin frosts."
     assert (steps["dry shake"].seconds, steps["dry shake"].moment) == (10, "shake")
     own = replace(method, sign="the seal creaks")
     assert next(step.sign for step in making_steps(served(drink(*SOUR, method=own))) if step.key == "shake") == "Until the seal creaks."

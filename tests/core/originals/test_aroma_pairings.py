@@ -22,7 +22,7 @@ def test_kinship_is_shrunk_by_three_counts_and_what_the_house_sets_comes_first(g
     assert learnt_ratios([]) == {}
     with golden.raises(DomainError):
         KinshipTable({frozenset({"citrus", "music"}): 0.5})
-    with pytest.raises(OutOfRange, match="kinship of citrus and herbal"):
+    with pytest.raises(OutOfRange, match="pairing of citrus and herbal"):
         KinshipTable({herbs: 1.5})
 
 

@@ -81,7 +81,7 @@ def test_a_garnish_echoes_something_that_is_seen_and_lies_over_every_egg():
         assert len(each.drink.serve.garnish) <= 1
         if egg:
             (garnish,) = each.drink.serve.garnish
-            assert garnish.how == "expressed and thrown away"
+            assert garnish.how == "expressed and discarded"
         for garnish in each.drink.serve.garnish:
             assert garnish.why
             assert "banana" not in garnish.what or any("banana" in pour.ingredient.slug for pour in each.drink.pours)

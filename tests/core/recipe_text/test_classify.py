@@ -61,5 +61,5 @@ def test_a_recipe_is_filed_where_a_bartender_would_file_it(pours, technique, ice
 
 
 def test_a_daisy_names_the_liqueur_that_sweetens_it_and_its_share():
-    assert "90 %" in guess_of(parts(RUM, LIME, LIQUEUR), "shake", "none").why
+    assert "90%" in guess_of(parts(RUM, LIME, LIQUEUR), "shake", "none").why
     assert LARDER["orange-liqueur-dry"].name in guess_of(parts(RUM, LIME, LIQUEUR), "shake", "none").why

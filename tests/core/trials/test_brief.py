@@ -14,7 +14,7 @@ def test_a_brief_is_held_against_a_drink():
     brief = Brief(avoid=("egg", "gin"), least_abv=20, sweetness="dry", most_cost=1.0)
     held = {each.wish: each for each in check_brief(brief, forecast_of(SOUR))}
     egg, gin = (next(held[wish] for wish in held if word in wish) for word in ("egg", "gin"))
-    strength, cost = (next(held[wish] for wish in held if wish.endswith(end)) for end in ("20 %", "1"))
+    strength, cost = (next(held[wish] for wish in held if wish.endswith(end)) for end in ("20%", "1"))
     assert egg.kept is True
     assert gin.kept is False
     assert "London dry gin" in gin.sentence

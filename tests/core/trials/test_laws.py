@@ -59,7 +59,7 @@ def test_what_is_foreseen_can_always_be_read_and_is_as_foreseen(made):
     ]
     for number, reading in enumerate(readings):
         check(reading, plain, readings[:number])
-    assert {each.words for each in beside_forecast(readings, plain)} == {"as foreseen"}
+    assert {each.words for each in beside_forecast(readings, plain)} == {"as predicted"}
 
 
 @given(st.lists(sours, min_size=2, max_size=5))

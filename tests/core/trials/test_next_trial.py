@@ -229,7 +229,7 @@ def test_one_thing_too_loud_has_two_thirds_of_its_share_and_the_drink_stays_as_l
         ratio = share_of_glass(found.drink, loud, after) / share_of_glass(of, loud, before)
         assert ratio == pytest.approx(2 / 3, abs=0.08)
         assert after == pytest.approx(before, rel=0.05)
-        assert "to the nose" in " ".join(found.reasons).lower()
+        assert "aroma: " in " ".join(found.reasons).lower()
     quince = next(each for each in asked(Verdict(loud="orange-liqueur-dry"), DAISY)[1] if each.key == "quieter")
     raised = [pour.ingredient.in_sentence for pour in quince.drink.pours if pour.volume_ml > _now(DAISY, pour.ingredient.slug)]
     assert all(name in " ".join(quince.reasons) for name in raised)

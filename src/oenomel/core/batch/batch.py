@@ -33,7 +33,7 @@ from oenomel.core.dilution import Conditions, Tin
 from oenomel.core.forecast import STANDARD, Forecast, forecast_of
 from oenomel.core.glass.time_course import Course
 from oenomel.core.spec import Drink, Pour
-from oenomel.core.wording import listed
+from oenomel.core.wording import capital, listed
 from oenomel.errors import DomainError, EmptyDrink, OutOfRange
 
 MOST_SERVES: Final = 5000
@@ -326,7 +326,7 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
                 }
             )
         )
-        notes.append(f"{what} needs shaking: choose “Shaken to order”.")
+        notes.append(f"{capital(what)} needs shaking: choose “Shaken to order”.")
     notes += [part_outside.words for part_outside in batch.outside]
     notes.append(f"Water: {batch.water.words}")
     notes += _cold_notes(batch)

@@ -181,8 +181,7 @@ def hours_words(hours: float) -> str:
 def old_lot_words(ingredient: Ingredient, hours: float) -> str:
     """Return a remark where a lot is past its shelf life."""
     if ingredient.kind == "juice":
-        pressed = f"{ingredient.name} juiced {hours_words(hours)}"
-        return f"{pressed}. It tastes flat by now: juice fresh, or taste it first."
+        return f"{ingredient.name} from {hours_words(hours)} tastes flat: juice fresh, or taste it first."
     keeps = ingredient.label("keeps_days")
     return f"{ingredient.name} made {hours_words(hours)} keeps about {counted(round(keeps or 0), 'day')}: smell and taste it first."
 

@@ -233,11 +233,11 @@ def what_would_open(context: SearchContext, criteria: Criteria, work: int = WISH
 
 
 def _nothing(context: SearchContext, criteria: Criteria, selection: Selection, budget: Budget) -> str:
-    opening = [f"without {called}: {about(many)}" for called, many in what_would_open(context, criteria, max(budget.left, 0))[:3]]
+    opening = [f"{called} ({about(many)} left)" for called, many in what_would_open(context, criteria, max(budget.left, 0))[:3]]
     if selection.ended and not opening:
         return f"no drink among the {selection.poured:,} most likely meets every wish: remove one"
     if opening:
-        return f"no drink meets every wish. Drinks left {listed(opening)}"
+        return f"no drink meets every wish. Remove one: {listed(opening, 'or')}"
     return "no drink meets these wishes, even without one of them: remove several, or add to your stock"
 
 
