@@ -28,7 +28,7 @@ def _swaps(pour: str, *steps: str) -> Callable[[Page], None]:
 
 
 def _why(page: Page) -> None:
-    page.get_by_role("button", name="Why this acidity").click()
+    page.get_by_role("button", name="Why this acidity?").click()
     page.get_by_role("dialog").get_by_text("Lemon juice").first.click()
 
 
@@ -43,15 +43,15 @@ First poured at the harvest supper."""
 
 
 def _pasted(page: Page) -> None:
-    page.get_by_label("The recipe, as you have it").fill(RECIPE)
-    page.get_by_role("list", name="Pours").wait_for()
+    page.get_by_label("Recipe", exact=True).fill(RECIPE)
+    page.get_by_role("list", name="Ingredients").wait_for()
 
 
 def _blind_sheet(page: Page) -> None:
-    page.get_by_label("Who tastes").fill("Odile, Tam")
+    page.get_by_label("Tasters", exact=True).fill("Odile, Tam")
     page.get_by_role("button", name="Start with 4 glasses").click()
-    page.get_by_role("button", name="Poured: hide the key").click()
-    for said in ("Sweetness: right", "Sharpness: a touch too sharp"):
+    page.get_by_role("button", name="Hide the key").click()
+    for said in ("Sweetness: right", "Acidity: a touch too sharp"):
         page.get_by_role("radio", name=said).locator("xpath=..").click()
 
 
@@ -61,10 +61,10 @@ def _next(page: Page) -> None:
 
 
 def _wished(page: Page) -> None:
-    page.get_by_role("searchbox", name="An ingredient to use").fill("quince")
-    page.get_by_role("button", name="Gladly: Quince syrup").click()
-    page.get_by_role("list", name="Asked for").wait_for()
-    page.locator("[aria-label=Originals][aria-busy=false]").wait_for()
+    page.get_by_role("searchbox", name="Ingredient to use or avoid").fill("quince")
+    page.get_by_role("button", name="Preferably: Quince syrup").click()
+    page.get_by_role("list", name="Wishes").wait_for()
+    page.locator("[aria-label=Ideas][aria-busy=false]").wait_for()
 
 
 Picture = tuple[str, int, int, str, Callable[[Page], None] | None]
@@ -72,7 +72,7 @@ Picture = tuple[str, int, int, str, Callable[[Page], None] | None]
 
 PICTURES: dict[str, Picture] = {
     "bench-light": ("/bench/3", 1280, 800, "lamplight", None),
-    "bench-dim": ("/bench/3", 1280, 800, "late", None),
+    "bench-dark": ("/bench/3", 1280, 800, "late", None),
     "bench-390-light": ("/bench/3", 390, 844, "lamplight", None),
     "paste-a-recipe": ("/paste", 1280, 800, "lamplight", _pasted),
     "card": ("/card/3", 1280, 800, "lamplight", None),
@@ -80,16 +80,16 @@ PICTURES: dict[str, Picture] = {
     "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),
     "trials-side-by-side": ("/trials/7?show=1&show=2&show=3", 1280, 800, "lamplight", None),
     "what-to-try-next": ("/trials/7?show=1&show=2", 1280, 800, "late", _next),
-    "sheet-390": ("/taste/7?trial=1&trial=2", 390, 844, "lamplight", _blind_sheet),
-    "family-tree": ("/tree", 1280, 800, "lamplight", None),
-    "today": ("/today", 1280, 800, "lamplight", None),
-    "today-390": ("/today", 390, 844, "late", None),
-    "batch": ("/batch/9?service=ice&serves=12&container=750", 1280, 800, "lamplight", None),
-    "tonight": ("/tonight", 1280, 800, "lamplight", None),
-    "stillroom": ("/stillroom/rhubarb-syrup", 1280, 800, "late", None),
-    "tongue": ("/tongue?taster=Odile", 1280, 800, "lamplight", None),
-    "book": ("/book", 1280, 800, "lamplight", None),
-    "originals": ("/originals", 1280, 800, "lamplight", _wished),
+    "tasting-note-390": ("/taste/7?trial=1&trial=2", 390, 844, "lamplight", _blind_sheet),
+    "family-tree": ("/recipes/family-tree", 1280, 800, "lamplight", None),
+    "today": ("/service", 1280, 800, "lamplight", None),
+    "today-390": ("/service", 390, 844, "late", None),
+    "batch": ("/service/batch/9?service=ice&serves=12&container=750", 1280, 800, "lamplight", None),
+    "event-plan": ("/service/event-plan", 1280, 800, "lamplight", None),
+    "prep": ("/ingredients/prep/rhubarb-syrup", 1280, 800, "late", None),
+    "training": ("/tasting/training?taster=Odile", 1280, 800, "lamplight", None),
+    "recipes": ("/recipes", 1280, 800, "lamplight", None),
+    "new-ideas": ("/ideas", 1280, 800, "lamplight", _wished),
 }
 
 

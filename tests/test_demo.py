@@ -34,7 +34,7 @@ def test_demo_drink_is_at_home_and_its_riff_is_a_riff(entry, larder):
     assert riffs
     for drink in (parent, *riffs):
         forecast = forecast_of(drink)
-        assert forecast.position is None or forecast.position.words in ("at home", "at the edge of home")
+        assert forecast.position is None or forecast.position.words in ("typical", "edge of the typical range")
         assert [finding.code for finding in forecast.findings if finding.severity != "info"] == []
         assert 100 < forecast.served.volume_ml < 280
     for riff in riffs:

@@ -98,7 +98,7 @@ class NotAnAmount(DomainError):
         self.text = text
 
     def __str__(self) -> str:
-        return f'"{self.text}" isn\'t an amount: enter one like 22.5, 3/4 oz, two dashes, half the gin, 6 to 8 or top up'
+        return f'"{self.text}" isn\'t an amount: enter one like 22.5, 3/4 oz, two dashes, half the gin or top up'
 
 
 class NotAMoment(DomainError):

@@ -185,7 +185,7 @@ def test_a_filling_on_an_older_one_carries_its_share_on(client, drink):
     assert [(each["name"], each["share"]) for each in second["descends"]] == [
         ("Second filling", pytest.approx(1 - share)), ("First filling", pytest.approx(share))
     ]  # fmt: skip
-    assert second["descent"] == f"{100 * share:.0f} % First filling"
+    assert second["descent"] == f"{100 * share:.0f}% First filling"
     assert second["abv"] == pytest.approx(first["abv"], rel=1e-6)
     assert client.get(f"/api/batches/{first['id']}").json()["used_up_at"] is not None
     kept = client.delete(f"/api/batches/{first['id']}")

@@ -10,7 +10,7 @@ from support.app_server import CHROMIUM, AppServer
 from support.bench_page import COUNT_REQUESTS
 
 # Patient, for a busy machine: what is true comes at once, what is false is told later.
-expect.set_options(timeout=15_000)
+expect.set_options(timeout=4_000)
 
 
 @pytest.fixture(scope="session")

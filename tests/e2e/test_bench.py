@@ -86,9 +86,9 @@ def test_nothing_scrolls_on_a_laptop_and_the_figures_stay_in_sight_elsewhere(pag
     ready(page, full_house)
     overflow = page.evaluate(
         """(() => {
-          const list = document.querySelector('section[aria-label="Pours"] .overflow-y-auto');
+          const list = document.querySelector('section[aria-label="Ingredients"] .overflow-y-auto');
           const page = document.documentElement;
-          const cut = [...document.querySelectorAll('section[aria-label="What changed"], section[aria-label="The glass"]')];
+          const cut = [...document.querySelectorAll('section[aria-label="Changes"], section[aria-label="The glass"]')];
           return [page.scrollHeight - innerHeight, page.scrollWidth - innerWidth, list.scrollHeight - list.clientHeight,
             ...cut.map((each) => each.getBoundingClientRect().bottom - innerHeight)];
         })()"""

@@ -64,7 +64,7 @@ def test_a_card_tells_who_must_be_told_of_what_and_what_the_guest_should_know(go
         "Trial 3",
         "kept 1 May",
         "Cold, and at once.",
-        "out of stock: orange zest",
+        "or orange zest",
         "“a jigger”",
         "Lemon zest",
     ):

@@ -235,7 +235,7 @@ def test_what_was_set_right_retired_and_noted_goes_along_and_what_differs_is_tol
     code, out, _ = oenomel(capsys, "import", tmp_path / "there" / "house.json", "--data", bar)
     assert code == 0
     golden(out)
-    assert "currency: you have £; the file has €" in out
+    assert "currency: you have £, the file has €" in out
     assert "new     recipe  Bay syrup" in out
     with closing(database.connect(bar)) as conn:
         assert ingredients.get(conn, "lime-juice").composition.acid == pytest.approx(6.6)

@@ -20,9 +20,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
     parser.add_argument("--serves", help="number of serves")
     parser.add_argument("--container", help="container in ml; without --serves as many as fit")
-    parser.add_argument(
-        "--service", choices=SERVICES, required=True, help="ice: over ice; chilled: from the fridge; shaken: shaken to order"
-    )
+    parser.add_argument("--service", choices=SERVICES, required=True, help="over ice, chilled (from the fridge) or shaken (to order)")
     parser.add_argument("--grid", default="5", help="round amounts to this, in ml (default: 5)")
     parser.add_argument("--stand-in", action="store_true", help="use acids in water instead of citrus juice")
     parser.add_argument("--data", type=Path, help="data file with your ingredients (default: yours)")

@@ -17,9 +17,7 @@ from oenomel.store import database, ingredients
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
     parser.add_argument("files", type=Path, nargs="+", help="house files, specs, tables, Markdown, recipes; or folders of them")
-    parser.add_argument(
-        "--differs", choices=CHOICES, default="leave", help="what to do with differences (default: leave them; no trial is ever changed)"
-    )
+    parser.add_argument("--differs", choices=CHOICES, default="leave", help="what to do with differences (default: leave them)")
     parser.add_argument("--look", action="store_true", help="only list what is new, the same or different")
     parser.add_argument("--data", type=Path, help="data file (default: yours)")
 
@@ -34,7 +32,7 @@ def run(chosen: argparse.Namespace) -> int:
     for item in items:
         print(f"{item.state:8}{item.kind:8}{item.name}: {item.words}")
         for side in item.sides:
-            print(f"{'':16}{side.what}: you have {side.here}; the file has {side.comes}")
+            print(f"{'':16}{side.what}: you have {side.here}, the file has {side.comes}")
     counted = [f"{sum(item.state == state for item in items)} {state}" for state in ("new", "same", "differs")]
     print(f"{', '.join(counted)}.{' Nothing was changed.' if chosen.look else ''}")
     return 0

@@ -119,7 +119,7 @@ def _json(text: str) -> Any:
     try:
         return json.loads(text)
     except json.JSONDecodeError as error:
-        raise SpecError("", f"line {error.lineno}, column {error.colno}: not JSON, or cut off: {error.msg}") from error
+        raise SpecError("", f"line {error.lineno}, column {error.colno}: not JSON, or cut off ({error.msg})") from error
     except (RecursionError, ValueError) as error:
         raise SpecError("", "nested too deeply, or a number with thousands of digits") from error
 

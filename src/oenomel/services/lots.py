@@ -69,7 +69,7 @@ def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
             piece_yield(fruit, [Pressing(body.pieces, body.volume_ml)])
         name = body.name or lots.unused_name(conn, base.slug, day_name(made_at))
         if name.casefold() == TODAYS:
-            raise SpecError("name", f'"{TODAYS}" stands for the bottle in use: choose another name')
+            raise SpecError("name", f'"{TODAYS}" means the bottle in use: choose another name')
         record = LotRecord(base.slug, name, made_at, None, body.volume_ml, body.volume_ml, body.pieces)
         lot_id = lots.add(conn, record)
         for reading in body.readings:

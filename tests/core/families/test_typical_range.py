@@ -50,7 +50,7 @@ def test_distance_from_home_is_that_of_a_linear_programme(key):
 @pytest.mark.parametrize("school", [s for f in families().values() if f.has_home for s in f.schools], ids=lambda s: s.slug)
 def test_every_school_is_at_home_without_a_warning_and_on_the_field(school):
     forecast = forecast_of(school.drink)
-    assert forecast.position.words == "at home"
+    assert forecast.position.words == "typical"
     assert forecast.position.distance_steps == pytest.approx(0, abs=1e-9)
     assert [f for f in forecast.findings if f.severity != "info"] == []
     assert forecast.position.branch == (school.drink.form if school.drink.form in BRANCHES else "")
@@ -90,7 +90,12 @@ def test_what_is_in_the_glass_tells_which_branch_of_its_family_a_drink_belongs_t
 
 
 def test_place_words_change_at_one_and_at_one_and_a_half_steps():
-    assert [position_words(d) for d in (1.0, 1.01, 1.5, 1.51)] == ["at home", "at the edge of home", "at the edge of home", "outside"]
+    assert [position_words(d) for d in (1.0, 1.01, 1.5, 1.51)] == [
+        "typical",
+        "edge of the typical range",
+        "edge of the typical range",
+        "not typical",
+    ]
 
 
 @pytest.mark.parametrize(

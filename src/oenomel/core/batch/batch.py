@@ -278,8 +278,8 @@ def _scale(wish: BatchWish, inside: tuple[tuple[int, Pour], ...], per_serve_ml: 
     scale = usable_ml(container) / per_serve_ml
     if scale < 1:
         raise DomainError(
-            f"{container:g} ml is smaller than one serve, which needs {per_serve_ml:.0f} ml of the bottle and a finger of air: "
-            "take a larger one, or make it singly"
+            f"{container:g} ml is smaller than one serve, which needs {per_serve_ml:.0f} ml and headspace: "
+            "use a larger one, or make it to order"
         )
     return min(scale, float(MOST_SERVES))
 

@@ -100,8 +100,8 @@ def _words(pour: Pour, why: Why, *, shaken: bool) -> str:
     amount, name = pour_words(pour), pour.ingredient.in_sentence
     tin = "to the tin with each serve" if shaken else "to each serve and shake it"
     return {
-        "egg": f"Never batch egg: add {amount} {tin} and dry shake first.",
-        "foam": f"{capital(name)} foams in the bottle, not in the glass: add {amount} {tin} and dry shake first.",
+        "egg": f"Never batch egg: dry shake {amount} with each serve.",
+        "foam": f"{capital(name)} foams in the bottle, not in the glass: dry shake {amount} with each serve.",
         "cream": f"{capital(name)} curdles with juice in a bottle: add {amount} {tin}.",
         "herbs": f"{capital(name)} {'go' if name.endswith('s') else 'goes'} brown and bitter in a bottle: add {amount}, fresh, {tin}.",
         "bubbles": f"Never bottle bubbles: top each serve with {amount}.",

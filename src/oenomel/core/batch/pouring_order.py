@@ -113,6 +113,6 @@ def _water_lines(water: Ingredient, ml: float, grid_ml: float) -> tuple[PourLine
         return (PourLine(water, ml, "last: you can't take it out again"),)
     first = round(ml - back, 6)
     return (
-        PourLine(water, first, f"{back:g} ml held back until you've tasted it"),
+        PourLine(water, first, f"{back:g} ml, hold it back until you've tasted"),
         PourLine(water, back, "after tasting over ice: all, some or none", taste_first=True),
     )

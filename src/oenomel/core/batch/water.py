@@ -52,17 +52,17 @@ def water_for(
 ) -> BatchWater:
     """Compute the water for one serve. ``conditions`` are those of serving: their start is the batch's temperature."""
     if service == "shaken":
-        return BatchWater(0.0, 0.0, 0.0, "none: each serve is diluted by its own ice.")
+        return BatchWater(0.0, 0.0, 0.0, "none, as each serve is diluted by its own ice.")
     own = single.dilution.water_ml
     if service != "ice":
         if not own:
-            return BatchWater(0.0, 0.0, 0.0, "none: this drink uses no ice.")
+            return BatchWater(0.0, 0.0, 0.0, "none, as this drink uses no ice.")
         return BatchWater(own, own, own, f"{_shown(own)} per serve, as much as its own method would add.")
     melts = _melting(drink, inside, outside, conditions)
     ends = [_right_at(minute, single.served.volume_ml, melts) for minute in TOLD_MINUTES]
     most, right, least = ends
     if right == 0:
-        words = f"none: on ice it dilutes enough by itself within {RIGHT_AT_MINUTE} minutes."
+        words = f"none, as on ice it dilutes enough within {RIGHT_AT_MINUTE} minutes."
     else:
         words = (
             f"{_shown(right)} per serve. After {RIGHT_AT_MINUTE} minutes on ice it matches a drink made to order. "

@@ -140,7 +140,7 @@ def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
         lines.append(line("open", ml_in_words(of_open), words, of_open))
     if missing_ml <= 0.5:
         return lines
-    besides = f"besides {ml_in_words(stock.open_ml)} open" if stock.open_ml > 0 else f"{ml_in_words(ml)} needed"
+    besides = f"plus {ml_in_words(stock.open_ml)} open" if stock.open_ml > 0 else f"{ml_in_words(ml)} needed"
     if stock.is_made_here:
         rounded_ml = 50 * math.ceil(missing_ml / 50)
         return [*lines, line("stillroom", ml_in_words(rounded_ml), besides, missing_ml)]

@@ -121,10 +121,10 @@ def steps_of(profile: Profile) -> NDArray[np.float64]:
 
 
 def position_words(distance: float) -> str:
-    """Return the word for a distance in steps: "at home", "at the edge of home" or "outside"."""
+    """Return the word for a distance in steps: "typical", "edge of the typical range" or "not typical"."""
     if distance <= EDGE_OF_HOME_STEPS:
-        return "at home"
-    return "at the edge of home" if distance <= OUTSIDE_HOME_STEPS else "outside"
+        return "typical"
+    return "edge of the typical range" if distance <= OUTSIDE_HOME_STEPS else "not typical"
 
 
 TypicalRanges = Mapping[tuple[str, Branch], TypicalRange]

@@ -169,12 +169,12 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
     )
     result = []
     if need.juice_ml > 0:
-        result.append(f"{counted(pressed, fruit.name)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml each)")
+        result.append(f"{counted(pressed, fruit.name)} for {need.juice_ml:.0f} ml juice")
     if need.zests:
         result.append(f"{need.zests} zests, {'from the same fruit, before juicing' if zested <= pressed else f'from {zested} fruits'}")
     if cut:
         result.append(f"{cut} for {need.wheels + need.wedges} wheels or wedges")
-    return FruitToBuy(fruit, pieces, usual, least, "juice" if pressed >= zested else "garnish", "; ".join(result))
+    return FruitToBuy(fruit, pieces, usual, least, "juice" if pressed >= zested else "garnish", ", ".join(result))
 
 
 def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:

@@ -296,7 +296,7 @@ def _sugar(
     if sugar < -IMPOSSIBLE_SDS * sd:
         raise ImpossibleMeasurement(
             f"only {dissolved:.1f} g/100 ml would be dissolved in {ingredient.in_sentence}, "
-            f"less than its acid ({acid.value:.1f} g): titrate it, or take the reading again"
+            f"less than its acid ({acid.value:.1f} g): take it again"
         )
     if sugar < sd and "acid" not in read and acid.value > 1:
         notes.append("Most of what is dissolved here is acid. Titrate it too, and the sugar follows.")

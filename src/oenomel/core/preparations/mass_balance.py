@@ -315,8 +315,7 @@ def _to_brix(after: Worked, wanted: float, put_in: Floats) -> tuple[Floats, floa
         raise ImpossibleMeasurement("there is no sugar that a refractometer could read")
     if wanted < supposed - BRIX_ROOM:
         raise ImpossibleMeasurement(
-            f"{wanted:g} °Bx is too thin for these ingredients ({supposed:.1f} °Bx before cooking): "
-            "read it again, or add the extra water as an ingredient"
+            f"{wanted:g} °Bx is too thin for these ingredients ({supposed:.1f} °Bx before cooking): read it again, or add the extra water"
         )
     water = float(put_in[:, WATER].sum())
     driest = brix_of(after(0.999 * water)[0])

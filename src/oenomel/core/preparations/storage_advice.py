@@ -57,7 +57,7 @@ def cautions_of(preparation: Preparation, composition: Composition, keeps: int) 
     if preparation.is_heated:
         yield "Let it cool before adding egg, cream or ice. Never shake it hot."
     if preparation.is_heated and strong:
-        yield "Spirit fumes catch fire: warm it in a water bath, away from flames, or add it when the rest is cold."
+        yield "Spirit fumes catch fire: use a water bath away from flames, or add the spirit cold."
     if preparation.is_heated and not is_non_alcoholic(composition.abv):
         yield "Some alcohol evaporates on the heat, so the strength shown is the maximum."
     if is_flammable(composition.abv):

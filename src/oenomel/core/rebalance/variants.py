@@ -149,7 +149,7 @@ def _rungs_of(variant: Variant, index: int, aim: Objective) -> Rungs:
         raise DomainError(f"up to {high:g} ml of {pour.ingredient.name} is more than a hundred times its amount: use narrower bounds")
     if (high - low) / grid > LONGEST_LADDER:
         raise DomainError(
-            f"{high - low:g} ml of {pour.ingredient.name} in steps of {grid:g} ml are more than {LONGEST_LADDER} amounts: "
+            f"{high - low:g} ml of {pour.ingredient.name} in steps of {grid:g} ml are over {LONGEST_LADDER} amounts: "
             "use a coarser grid, or narrower bounds"
         )
     return Rungs(*ladder(pour.liquid_ml, grid, low, high), grid, character_per_ml(variant, index, aim))

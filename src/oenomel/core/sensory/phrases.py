@@ -90,7 +90,7 @@ def sitting_words(triangles: int, alcohol_g: float, *, worth_it: bool) -> tuple[
     if alcohol_g >= WORTH_A_WORD_G:
         drinks = max(1, round(alcohol_g / A_DRINK_G))
         in_all = "a drink" if drinks == 1 else f"{drinks} drinks"
-        sentences.append(f"These glasses held {alcohol_g:.0f} g alcohol so far, as much as {in_all}. Take small sips and spit.")
+        sentences.append(f"These glasses had {alcohol_g:.0f} g alcohol so far, as much as {in_all}. Take small sips and spit.")
     if triangles and not worth_it:
         sentences.append("Six more tests would add little. Test another attribute.")
     return tuple(sentences)

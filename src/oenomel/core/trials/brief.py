@@ -94,7 +94,7 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
         if word == "alcohol":
             names = [p.ingredient.name for p in forecast.drink.pours if p.ingredient.composition.abv > ALCOHOL_FREE_ABV]
         brief_checks.append(
-            BriefCheck(f"no {avoided}", not names, f"No {avoided}." if not names else f"{', '.join(names)}: brief: no {avoided}.")
+            BriefCheck(f"no {avoided}", not names, f"No {avoided}." if not names else f"{', '.join(names)}contains {avoided}.")
         )
     if brief.most_cost is not None:
         cost = forecast.cost

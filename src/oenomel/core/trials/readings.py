@@ -241,8 +241,7 @@ def measured_water(readings: Sequence[Reading], forecast: Forecast) -> MeasuredW
         ratio = water / should
         if not LEAST_RATIO <= ratio <= MOST_RATIO:
             raise ImpossibleMeasurement(
-                f"its {name} means {water:.0f} ml of dilution, and {should:.0f} ml is predicted: "
-                "take it again, and weigh tin and ice after straining too"
+                f"its {name} means {water:.0f} ml of dilution, and {should:.0f} ml is predicted: take it again, and weigh tin and ice too"
             )
         if measured_before is None:
             warning = f"{warning} Not measured before the ice, so the recipe is used.".strip()

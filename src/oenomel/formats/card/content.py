@@ -205,7 +205,7 @@ def _of_the_glass(drink: Drink, step: Step) -> bool:
 
 
 def _garnish(what: str, how: str, why: str, instead: str) -> CardGarnish:
-    return CardGarnish(capital(what), "; ".join(part for part in (how, why, f"out of stock: {instead}" if instead else "") if part))
+    return CardGarnish(capital(what), ", ".join(part for part in (how, why, f"or {instead}" if instead else "") if part))
 
 
 def _edge_of(drink: Drink) -> float:
@@ -219,7 +219,7 @@ def _drawn(forecast: Forecast) -> str:
     if sight is None:
         return ""
     layers = listed([layer.name for layer in sight.liquid])
-    return f"{capital(sight.glass.name)}, {_SERVED[sight.ice]}: {layers}{', foam' if sight.foam else ''}; {sight.words}."
+    return f"{capital(sight.glass.name)}, {_SERVED[sight.ice]}, {layers}{', foam' if sight.foam else ''}. {capital(sight.words)}."
 
 
 def _sized(card: Card) -> Card:

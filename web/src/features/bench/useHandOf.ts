@@ -64,7 +64,7 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
       mend: (finding, index) => {
         const { spec, parent } = now();
         const body = { spec, parent, code: finding.code, pour: finding.pour, mend: index };
-        mend({ params, body }, { onSuccess: (mended) => answered(spec, mended, `mend ${finding.code}`) });
+        mend({ params, body }, { onSuccess: (mended) => answered(spec, mended, `fix ${finding.code}`) });
       },
       size: () => {
         const { spec } = now();

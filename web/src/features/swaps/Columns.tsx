@@ -9,7 +9,7 @@ export function Columns() {
       aria-hidden
       className="flex flex-wrap items-end gap-1 border-t border-base-300 px-4 pt-1.5 pb-0.5 text-sm leading-tight text-quiet @lg:flex-nowrap"
     >
-      <span className="basis-full pl-10 @lg:basis-0 @lg:grow @lg:pl-0">hollow: 1:1, filled: rebalanced</span>
+      <span className="basis-full pl-10 @lg:basis-0 @lg:grow @lg:pl-0">hollow 1:1, filled rebalanced</span>
       <span className="flex gap-1 pl-10 @lg:pl-0">
         {(['sugar', 'acid', 'abv'] as const).map((axis) => (
           <span key={axis} className="flex w-[74px] items-center justify-center gap-1 ">

@@ -23,12 +23,6 @@ const COUNTRIES = { us: 'US', uk: 'UK', au: 'Australian' };
 /** Carbon dioxide below this is no bubble, g/l. */
 const LEAST_CO2 = 0.05;
 const DRAWN = { width: 158, height: 226, pxPerCm: 11 };
-/** Where the drink stands in its family, and how that is said. */
-const PLACES: Record<string, string> = {
-  outside: 'not typical',
-  'at home': 'typical',
-  'at the edge of home': 'edge of typical',
-};
 
 /** What the guest gets: the glass to scale, how full it is, and the figures of a serve. */
 export const GlassPanel = memo(function GlassPanel({ spec, comparison }: Props) {
@@ -122,7 +116,7 @@ function Figures({ spec, present }: { spec: Spec; present: Comparison['present']
     <dl className="flex min-w-0 grow flex-col gap-2 self-center">
       <div className="flex flex-col-reverse">
         <dt className="text-base leading-tight text-quiet">
-          {place ? (PLACES[place.words] ?? place.words) : 'as served'}
+          {place ? place.words.replace('edge of the typical range', 'edge of typical') : 'as served'}
         </dt>
         <dd
           className="font-figure text-[1.6rem] leading-none font-semibold whitespace-nowrap"

@@ -46,7 +46,7 @@ export const Notes = memo(function Notes({ drink, spec, comparison }: Props) {
       <p>{waterWords(comparison.present, spec.method, (ml) => volume(ml, shown, spec.ounce_ml))}</p>
       <p>
         {capital(served.body_word)} body. {served.energy_kcal.toFixed(0)} kcal, {served.alcohol_g.toFixed(1)} g alcohol.
-        {served.sugar_acid_ratio != null && ` Sugar to acid: ${plain(served.sugar_acid_ratio, 1)} : 1.`}
+        {served.sugar_acid_ratio != null && ` Sugar to acid ${plain(served.sugar_acid_ratio, 1)} : 1.`}
       </p>
     </div>
   );
