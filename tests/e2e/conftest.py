@@ -38,6 +38,7 @@ def page(page, server):
     page.on("request", lambda request: strangers.append(request.url) if not request.url.startswith(server.url) else None)
     page.on("pageerror", lambda error: faults.append(str(error)))
     page.add_init_script(COUNT_REQUESTS)
+    page.set_default_timeout(5_000)
     yield page
     assert strangers == []
     assert faults == []

@@ -62,13 +62,13 @@ def test_a_whole_afternoon(page, server):
     expect(page.get_by_role("status").filter(has_text=labels.IS_MADE_TASTE_IT_FIRST)).to_be_visible()
     page.get_by_role("region", name=labels.MAKING).get_by_role("button", name=labels.SAVE_TRIAL).click()
     page.get_by_label(labels.WHY_IT_WAS_CHANGED).fill("The sweet bottle was empty.")
-    page.get_by_role("button", name=labels.SAVE).click()
-    expect(page.get_by_role("navigation", name=labels.TRIALS)).to_contain_text("The sweet bottle was empty.")
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
+    expect(page.get_by_role("navigation", name=labels.TRIALS, exact=True)).to_contain_text("The sweet bottle was empty.")
     expect(strength).to_contain_text(labels.NO_CHANGE)
     made = [amount(page, "White rum").input_value(), page.get_by_test_id("abv-now").inner_text()]
 
     # Undo to the parent, and all the way back again.
-    undo, redo = page.get_by_role("button", name=labels.UNDO), page.get_by_role("button", name=labels.REDO)
+    undo, redo = page.get_by_role("button", name=labels.UNDO, exact=True), page.get_by_role("button", name=labels.REDO)
     while undo.is_enabled():
         undo.click()
     expect(amount(page, "Triple sec")).to_have_value("30")
@@ -187,7 +187,7 @@ def test_an_optional_pour_is_left_out_by_one_key_and_tells_what_it_takes_with_it
     egg.focus()
     page.keyboard.press("o")
     without = page.get_by_role("status", name=labels.WITHOUT.format("Pasteurised egg white"))
-    expect(without).to_contain_text(re.compile(labels.ML_LESS_ML_OF_IT_FROM_THE_ICE.format("water")))
+    expect(without).to_contain_text(re.compile(labels.ML_LESS_ML_OF_IT_FROM_THE_ICE))
     expect(page.get_by_test_id("served-volume")).not_to_have_text(volume)
     page.keyboard.press("o")
     expect(without).to_have_count(0)
@@ -231,7 +231,7 @@ def test_pours_are_moved_doubled_and_told_otherwise(page, full_house):
     expect(dialog).to_contain_text(labels.NEAREST_TO_ITS_PARENT_AT_12_5_ML)
     dialog.get_by_role("button", name=labels.SETTLE_THERE).click()
     expect(amount(page, "Simple syrup 1:1")).to_have_value("12.5")
-    dialog.get_by_label(labels.HOW_MUCH_OF_IT).select_option("1")
+    dialog.get_by_label(labels.AMOUNT, exact=True).select_option("1")
     dialog.get_by_label(labels.WHICH_POUR).select_option(label="Lemon juice")
     dialog.get_by_role("button", name=labels.CLOSE).click()
     expect(tin).to_contain_text(labels.AS_MUCH_AS.format("Lemon juice"))
@@ -296,7 +296,7 @@ def test_anything_is_done_from_the_palette(page, server):
         # The hand goes on typing.
         expect(page.get_by_role("combobox", name=labels.COMMANDS)).to_be_focused()
         page.get_by_role("combobox", name=labels.COMMANDS).fill(words)
-        expect(page.get_by_role("option").first).to_be_visible()
+        expect(page.get_by_role("dialog").get_by_role("option").first).to_be_visible()
         page.keyboard.press("Enter")
 
     do("lock lemon")
@@ -332,7 +332,7 @@ def test_anything_is_done_from_the_palette(page, server):
     # The ounce is the new drinks'.
     page.get_by_role("button", name="oz").click()
     page.get_by_role("button", name=labels.OPEN_ON_BENCH).click()
-    expect(amount(page, "White rum")).to_have_value("2.03")
+    expect(amount(page, "White rum")).to_have_value("heavy 2")
 
 
 def test_the_first_move_of_the_demo_is_a_riff_half_done(page, server):
@@ -365,7 +365,7 @@ def test_the_book_is_searched_as_one_types(page, server):
 
 def test_the_bench_is_worked_by_keys_alone(page, server):
     ready(page, f"{server.url}/bench/2")
-    for key, dialog in (("m", labels.METHOD), ("s", labels.SERVE_SETTINGS), (",", labels.SETTINGS), ("k", f"{labels.SAVE_TRIAL} 3")):
+    for key, dialog in (("m", labels.METHOD_DIALOG), ("s", labels.SERVE_SETTINGS), (",", labels.SETTINGS), ("k", f"{labels.SAVE_TRIAL} 3")):
         page.keyboard.press(key)
         expect(page.get_by_role("dialog", name=dialog)).to_be_visible()
         # An open dialog keeps every other key to itself.
@@ -382,7 +382,7 @@ def test_the_bench_is_worked_by_keys_alone(page, server):
     expect(page.get_by_role("status", name=labels.WITHOUT.format("Aquafaba"))).to_be_visible()
     page.keyboard.press("o")
     page.keyboard.press("g")
-    expect(page.get_by_role("button", name=labels.UNDO)).to_be_enabled()
+    expect(page.get_by_role("button", name=labels.UNDO, exact=True)).to_be_enabled()
     tabs = page.get_by_role("tablist", name=labels.MAKING_NOTES_AND_TRIALS)
     tabs.get_by_role("tab", name=labels.METHOD_2).focus()
     page.keyboard.press("ArrowRight")

@@ -63,8 +63,8 @@ def test_a_riff_from_a_school_to_a_kept_trial_survives_a_power_cut(page, server)
     page.get_by_role("button", name=labels.SAVE_TRIAL).click()
     expect(page.get_by_role("textbox", name=labels.NAME)).to_have_value("Rich syrup 2:1 for simple syrup 1:1")
     page.get_by_label(labels.WHY_IT_WAS_CHANGED).fill("A rounder one for the cold evening.")
-    page.get_by_role("button", name=labels.SAVE).click()
-    trials = page.get_by_role("navigation", name=labels.TRIALS)
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
+    trials = page.get_by_role("navigation", name=labels.TRIALS, exact=True)
     expect(trials).to_contain_text(labels.N_2_FOR_SIMPLE_SYRUP_1_1.format("Rich syrup 2:1"))
     expect(trials).to_contain_text("A rounder one for the cold evening.")
     expect(sweetness).to_contain_text(labels.NO_CHANGE)
@@ -80,7 +80,7 @@ def test_a_riff_from_a_school_to_a_kept_trial_survives_a_power_cut(page, server)
     expect(page.get_by_role("heading", name=labels.LANTERN_SOUR)).to_be_visible()
     expect(page.get_by_label(labels.AMOUNT_OF.format("Rich syrup 2:1"))).to_have_value("27.5")
     page.get_by_role("tab", name=labels.TRIALS).click()
-    expect(page.get_by_role("navigation", name=labels.TRIALS)).to_contain_text(labels.N_2_RICH_SYRUP_2_1)
+    expect(page.get_by_role("navigation", name=labels.TRIALS, exact=True)).to_contain_text(labels.N_2_RICH_SYRUP_2_1)
     expect(page.get_by_test_id("sugar-now")).to_have_text(last["sugar"])
 
 
@@ -158,7 +158,7 @@ def test_amounts_by_stepper_arrow_keys_and_dashes_follow_the_switch_of_units_and
     page.get_by_role("button", name="ml").click()
     expect(page.get_by_label(labels.AMOUNT_OF.format("Lemon juice"))).to_have_value("30")
 
-    undo, redo = page.get_by_role("button", name=labels.UNDO), page.get_by_role("button", name=labels.REDO)
+    undo, redo = page.get_by_role("button", name=labels.UNDO, exact=True), page.get_by_role("button", name=labels.REDO)
     while undo.is_enabled():
         undo.click()
     expect(page.get_by_text(labels.NO_CHANGE).first).to_be_visible()
@@ -184,7 +184,7 @@ def test_pours_are_added_where_they_belong_and_taken_out(page, server):
     expect(on_top).to_have_count(0)
     expect(page.get_by_role("article", name=labels.STRENGTH)).to_contain_text(labels.NO_CHANGE)
     page.get_by_role("button", name=re.compile(labels.SHAKEN_12_S)).click()
-    dialog = page.get_by_role("dialog", name=labels.METHOD)
+    dialog = page.get_by_role("dialog", name=labels.METHOD_DIALOG, exact=True)
     dialog.get_by_role("group", name=labels.SECONDS, exact=True).get_by_role("button", name="30").click()
     dialog.get_by_role("button", name=labels.CLOSE).click()
     expect(page.get_by_text(labels.THE_ICE_GIVES)).to_be_visible()
@@ -238,7 +238,7 @@ def test_fonts_ship_with_the_app_and_the_empty_book_teaches(page, server):
     assert {labels.BRICOLAGE_GROTESQUE_VARIABLE, labels.ATKINSON_HYPERLEGIBLE_NEXT_VARIABLE} <= {family.strip('"') for family in loaded}
     page.route("**/api/drinks?*", lambda route: route.fulfill(body=json.dumps([]), content_type="application/json"))
     page.goto(server.url)
-    expect(page).to_have_url(re.compile("/book$"))
+    expect(page).to_have_url(re.compile("/recipes$"))
     expect(page.get_by_role("heading", name=labels.A_FIRST_DRINK_IN_THREE_PRESSES)).to_be_visible()
     page.goto(f"{server.url}/bench/999")
     expect(page.get_by_role("alert")).to_contain_text(labels.THERE_IS_NO_DRINK_999)
@@ -284,7 +284,7 @@ def test_nothing_that_opens_on_the_bench_breaks_a_rule_of_accessibility(page, se
         (",", labels.SETTINGS),
         ("?", labels.KEYS),
         ("Control+k", labels.COMMANDS),
-        ("m", labels.METHOD),
+        ("m", labels.METHOD_DIALOG),
         ("s", labels.SERVE_SETTINGS),
     ):
         page.keyboard.press(key)

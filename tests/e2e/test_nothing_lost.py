@@ -75,7 +75,7 @@ def test_a_room_whose_script_cannot_come_opens_by_itself_and_the_drink_is_there_
     ready(page, f"{server.url}/bench/1")
     server.kill()
     four_presses(page)
-    page.get_by_role("button", name=labels.PLACES).click()
+    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.INGREDIENTS_PLACE).click()
     page.get_by_role("link", name=labels.STOCK).click()
     expect(page.get_by_text(labels.THIS_PAGE_OPENS_BY_ITSELF)).to_be_visible()
     expect(page.get_by_text(re.compile(labels.IS_SAVED))).to_have_count(0)
@@ -147,7 +147,7 @@ def test_what_another_window_overtook_is_offered_and_taken_over_by_nothing(page,
     page.get_by_role("button", name=labels.MORE_OF.format(HONEY)).click()
     expect(page.get_by_text(labels.CHANGED_IN_ANOTHER_WINDOW)).to_be_visible()
     # Away and back, closed and opened: it is still here, and the other's still there.
-    page.get_by_role("button", name=labels.PLACES).click()
+    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.INGREDIENTS_PLACE).click()
     page.get_by_role("link", name=labels.STOCK).click()
     expect(page.get_by_role("heading", name=labels.MY_SHELF)).to_be_visible()
     page.close()
@@ -160,7 +160,7 @@ def test_what_another_window_overtook_is_offered_and_taken_over_by_nothing(page,
     expect(amount(third, GIN)).to_have_value("60")
     expect(amount(third, HONEY)).to_have_value("15")
     saved(third)
-    third.get_by_role("button", name=labels.UNDO).click()
+    third.get_by_role("button", name=labels.UNDO, exact=True).click()
     expect(amount(third, GIN)).to_have_value("62.5")
 
 
@@ -253,7 +253,7 @@ def test_keep_it_makes_one_trial_though_its_answer_got_lost(page, server):
     page.keyboard.press("k")
     page.get_by_label(labels.NAME, exact=True).fill("A longer pour")
     with answers_lost(page, "**/api/drinks/1/trials*", labels.POST) as lost:
-        page.get_by_role("button", name=labels.SAVE).click()
+        page.get_by_role("button", name=labels.SAVE, exact=True).click()
         expect(page.get_by_role("dialog")).to_have_count(0)
     assert lost == [201]
     trials = drink(server)["trials"]
@@ -269,7 +269,7 @@ def test_keeping_goes_on_while_one_works_on_and_nothing_crosses(page, server):
     server.kill()
     page.keyboard.press("k")
     page.get_by_label(labels.NAME, exact=True).fill("Kept in the dark")
-    page.get_by_role("button", name=labels.SAVE).click()
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_text(labels.IT_IS_KEPT_AS_SOON_AS_IT_DOES)).to_be_visible()
     page.get_by_role("button", name=labels.GO_BACK).click()
     page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
@@ -308,8 +308,8 @@ def test_a_script_that_got_lost_once_is_fetched_again(page, server):
             route.continue_()
 
     page.route("**/assets/tree-*.js", lose)
-    page.get_by_role("button", name=labels.PLACES).click()
-    page.get_by_role("link", name=labels.TREE).click()
+    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.RECIPES).click()
+    page.get_by_role("link", name=labels.FAMILY_TREE).click()
     expect(page.get_by_role("heading", name=labels.FAMILY_TREE)).to_be_visible()
     assert len(lost) == 2
 
@@ -365,7 +365,7 @@ def test_a_start_from_somebody_s_spec_can_be_left_or_undone(page, server):
     expect(page).to_have_url(re.compile("/bench/7$"))
     first = page.locator("input[data-amount]").first
     expect(first).not_to_have_value("51")
-    page.get_by_role("button", name=labels.UNDO).click()
+    page.get_by_role("button", name=labels.UNDO, exact=True).click()
     expect(first).to_have_value("51")
     saved(page)
     assert poured(server, 0, 7) == 51
@@ -428,7 +428,7 @@ def test_long_words_do_not_move_the_page_sideways_on_a_phone(page, server):
     page.keyboard.press("k")
     page.get_by_label(labels.NAME, exact=True).fill(word)
     page.get_by_label(labels.WHY_IT_WAS_CHANGED).fill(word)
-    page.get_by_role("button", name=labels.SAVE).click()
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     for path in (
         "/book",

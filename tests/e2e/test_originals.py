@@ -9,19 +9,18 @@ from support.depth import spread
 
 
 def names(page):
-    return page.get_by_role("list", name=labels.NEW_IDEAS).locator("strong").all_inner_texts()
+    return page.get_by_role("list", name=labels.IDEAS, exact=True).locator("strong").all_inner_texts()
 
 
 def searched(page):
-    expect(page.get_by_role("list", name=labels.NEW_IDEAS)).to_have_attribute("aria-busy", "false")
+    expect(page.get_by_role("list", name=labels.IDEAS, exact=True)).to_have_attribute("aria-busy", "false")
 
 
 def test_a_wish_the_board_more_like_this_the_bench_and_kept(page, server, violations):
     page.goto(f"{server.url}/book")
-    page.get_by_role("button", name=labels.PLACES).click()
-    page.get_by_role("link", name=re.compile(labels.ORIGINALS)).click()
+    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=re.compile(labels.ORIGINALS)).click()
     searched(page)
-    expect(page.get_by_role("list", name=labels.NEW_IDEAS).get_by_role("listitem")).to_have_count(8)
+    expect(page.get_by_role("list", name=labels.IDEAS, exact=True).get_by_role("listitem")).to_have_count(8)
     count = page.get_by_role("status").filter(has_text=labels.WOULD_BALANCE)
     wide = count.inner_text()
     assert violations() == []
@@ -32,7 +31,7 @@ def test_a_wish_the_board_more_like_this_the_bench_and_kept(page, server, violat
     expect(page.get_by_label(labels.NO_EGG)).to_be_checked()
     searched(page)
     expect(count).not_to_have_text(wide)
-    board = page.get_by_role("list", name=labels.NEW_IDEAS)
+    board = page.get_by_role("list", name=labels.IDEAS, exact=True)
     for card in board.get_by_role("listitem").all():
         expect(card).to_contain_text(labels.QUINCE_SYRUP)
     # By keys: another glass is looked at, its dot is named with it.
@@ -48,14 +47,14 @@ def test_a_wish_the_board_more_like_this_the_bench_and_kept(page, server, violat
     expect(page.get_by_role("list", name=labels.ASKED_FOR)).to_contain_text(labels.LIKE)
     searched(page)
     assert names(page) != before
-    page.get_by_role("button", name=labels.UNDO).click()
+    page.get_by_role("button", name=labels.UNDO, exact=True).click()
     searched(page)
     assert names(page) == before
     # What nobody can meet is refused with what would open it.
     page.get_by_label(labels.AT_LEAST_PERCENT).fill("35")
     page.get_by_label(labels.AT_LEAST_PERCENT).press("Enter")
     expect(page.get_by_role("alert")).to_contain_text(labels.DROP_THE_STRENGTH_AND_ABOUT)
-    page.get_by_role("button", name=labels.UNDO).click()
+    page.get_by_role("button", name=labels.UNDO, exact=True).click()
     searched(page)
     first = names(page)[0]
     page.get_by_role("button", name=labels.LAY_IT_ON_THE_BENCH).click()
@@ -140,7 +139,7 @@ def test_the_board_fits_a_phone_and_a_tablet_in_a_dim_bar(page, server, violatio
     assert violations() == []
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
     second = names(page)[1]
-    page.get_by_role("list", name=labels.NEW_IDEAS).get_by_role("button", name=re.compile(f"^{second}")).click()
+    page.get_by_role("list", name=labels.IDEAS, exact=True).get_by_role("button", name=re.compile(f"^{second}")).click()
     expect(page.get_by_role("article", name=second)).to_be_visible()
 
 
@@ -159,7 +158,7 @@ NO_WISHES = (
 @pytest.mark.parametrize("told", spread(NO_WISHES, 2))
 def test_an_address_that_is_no_wish_opens_all_the_same(page, server, told):
     page.goto(f"{server.url}/originals?wish={told}")
-    expect(page.get_by_role("heading", name=labels.NEW_IDEAS, level=1)).to_be_visible()
+    expect(page.get_by_role("heading", name=labels.ONE_DRINK, level=1)).to_be_visible()
     # It is answered, or refused with a sentence, and can be wished anew.
     searched(page)
     assert names(page) or page.get_by_role("alert").inner_text().endswith(".")

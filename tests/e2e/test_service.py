@@ -43,7 +43,7 @@ def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(
     page.get_by_role("button", name=labels.ONE_MORE).click()
     expect(page.get_by_role("heading", name=re.compile(labels.N_13_SERVES))).to_be_visible()
 
-    made = page.get_by_role("region", name=labels.MADE_AS)
+    made = page.get_by_role("region", name=labels.MADE_IT)
     made.get_by_label(labels.WHAT_IS_WRITTEN_ON_IT).fill("Saturday, bottle one")
     made.get_by_label(labels.MADE_BY).fill("Wren")
     # Of the water that waited nothing was wanted: noted as it was.
@@ -91,7 +91,7 @@ def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(
 @pytest.mark.deep
 def test_the_cask_shows_whose_share_is_in_it_and_the_rest_of_a_bottle_is_used_up(page, server, violations):
     page.goto(f"{server.url}/book")
-    page.get_by_role("button", name=labels.PLACES).click()
+    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.SERVICE).click()
     page.get_by_role("link", name=re.compile(labels.BATCHES)).click()
     expect(page.get_by_role("link", name=re.compile(labels.SECOND_FILLING))).to_contain_text(labels.N_5_SERVES)
     page.get_by_label(labels.THOSE_USED_UP_TOO).check()
@@ -106,7 +106,7 @@ def test_the_cask_shows_whose_share_is_in_it_and_the_rest_of_a_bottle_is_used_up
     page.get_by_text(labels.USE_A_BOTTLE_UP).click()
     page.get_by_role("button", name=re.compile(labels.N_1_WHOLE_700_ML)).click()
     expect(page.get_by_role("list", name=labels.ORDER_OF_INGREDIENTS).get_by_role("listitem").first).to_contain_text("700")
-    page.get_by_role("region", name=labels.MADE_AS).get_by_text(labels.ON_WHAT_WAS_LEFT_OF_AN_OLDER_ONE).click()
+    page.get_by_role("region", name=labels.MADE_IT).get_by_text(labels.ON_WHAT_WAS_LEFT_OF_AN_OLDER_ONE).click()
     page.get_by_label(labels.WHICH_OLDER_BATCH).select_option(label="Potting Bench, second filling")
     expect(page.get_by_label(re.compile(labels.HOW_MUCH_OF_IT_STAYED))).to_have_value("644")
     page.get_by_role("button", name=labels.IT_IS_MADE).click()
@@ -126,12 +126,12 @@ def test_the_evening_is_planned_backwards_ticked_and_taken_along(page, server, v
     page.get_by_role("region", name=labels.TO_BUY).get_by_role("checkbox").first.check()
     # What is ticked stays ticked when the evening changes, and when it is opened again.
     page.get_by_role("button", name=labels.PAIRS_OF_HANDS_ONE_LESS).click()
-    expect(page.get_by_text(labels.WHAT_HANDS_DO)).to_be_visible()
+    expect(page.get_by_label(labels.PAIRS_OF_HANDS, exact=True)).to_have_value("1")
     page.get_by_role("button", name=labels.SERVES_OF_ONE_MORE.format("Cloche Fizz")).click()
     expect(page.get_by_role("status")).to_contain_text(labels.N_37_SERVES)
     page.reload()
     expect(tasks.filter(has_text=words.splitlines()[1]).get_by_role("checkbox").first).to_be_checked()
-    page.get_by_label(labels.METHOD).first.select_option(label="batch: up, from the freezer")
+    page.get_by_label(labels.MADE_HOW).first.select_option(label="batch: up, from the freezer")
     page.get_by_label(labels.ANOTHER_DRINK).select_option(label="Hedge Gate Sour")
     expect(page.get_by_role("status")).to_contain_text(labels.N_47_SERVES)
     with page.expect_download() as download:
@@ -161,7 +161,7 @@ def test_a_batch_is_asked_for_by_keyboard_alone_and_told_in_ounces(page, server)
     page.goto(f"{server.url}/bench/7")
     expect(page.get_by_role("button", name=labels.MIX_A_BATCH_OF_IT)).to_be_visible()
     page.keyboard.press("Control+k")
-    page.keyboard.type("mix a batch")
+    page.keyboard.type("plan a batch")
     page.keyboard.press("Enter")
     expect(page.get_by_role("heading", name=labels.A_BATCH.format("Medlar Walk Sour"))).to_be_visible()
     page.get_by_label(labels.SERVES, exact=True).focus()

@@ -60,7 +60,7 @@ def test_a_swap_from_opening_to_keeping_by_keyboard_alone(page, server):
     expect(row).to_contain_text(re.compile(labels.SS_WEETER_WANTS))
 
     # A sweeter liqueur wants less of the syrup. Lock that with one key: what is wanted changes, and no longer touches it.
-    wanted = re.compile("wants.*rhubarb syrup")
+    wanted = re.compile("To rebalance:.*rhubarb syrup")
     expect(row).to_contain_text(wanted)
     page.keyboard.press("3")
     expect(page.get_by_role("button", name=re.compile(labels.LOCKED.format("Rhubarb syrup")))).to_have_attribute("aria-pressed", "true")
@@ -72,7 +72,7 @@ def test_a_swap_from_opening_to_keeping_by_keyboard_alone(page, server):
     walk_to(page, "Triple sec")
     page.keyboard.press("t")
     expect(page.get_by_role("region", name=labels.BALANCE_FIELD)).to_contain_text(labels.TRYING_ON.format("Triple sec"))
-    expect(page.get_by_role("button", name=labels.UNDO)).to_be_enabled()
+    expect(page.get_by_role("button", name=labels.UNDO, exact=True)).to_be_enabled()
     page.keyboard.press("Escape")
     expect(page.get_by_role("region", name=labels.BALANCE_FIELD)).to_contain_text(labels.THE_RING)
 
@@ -89,7 +89,7 @@ def test_a_swap_from_opening_to_keeping_by_keyboard_alone(page, server):
     page.keyboard.press("k")
     expect(page.get_by_role("dialog")).to_be_visible()
     page.keyboard.press("Control+Enter")
-    expect(page.get_by_role("navigation", name=labels.TRIALS)).to_contain_text(re.compile(labels.N_3_TRIPLE_SEC, re.IGNORECASE))
+    expect(page.get_by_role("navigation", name=labels.TRIALS, exact=True)).to_contain_text(re.compile(labels.N_3_TRIPLE_SEC, re.IGNORECASE))
 
 
 @pytest.fixture
@@ -119,13 +119,13 @@ def test_the_same_journey_by_touch_alone(touch, server):
     taken = page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Acid-adjusted orange juice")))
     expect(taken).to_be_visible()
     saved(page)
-    page.get_by_role("button", name=labels.UNDO).tap()
+    page.get_by_role("button", name=labels.UNDO, exact=True).tap()
     expect(page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Lemon juice")))).to_be_visible()
     page.get_by_role("button", name=labels.REDO).tap()
     expect(taken).to_be_visible()
     page.get_by_role("button", name=labels.SAVE_TRIAL).tap()
-    page.get_by_role("button", name=labels.SAVE).tap()
-    expect(page.get_by_role("navigation", name=labels.TRIALS)).to_contain_text("3. ")
+    page.get_by_role("button", name=labels.SAVE, exact=True).tap()
+    expect(page.get_by_role("navigation", name=labels.TRIALS, exact=True)).to_contain_text("3. ")
 
 
 def test_bring_it_back_moves_what_is_free_and_says_what_cannot_be_reached(page, server):
@@ -206,7 +206,7 @@ def test_the_ways_are_walked_by_touch_on_a_phone(browser, server):
     expect(ways.nth(1)).to_be_checked()
     page.get_by_role("button", name=re.compile(labels.TAKE_IT_ALONG)).tap()
     expect(page.get_by_label(labels.AMOUNT_OF.format("London dry gin"))).to_have_value("55")
-    page.get_by_role("button", name=labels.UNDO).tap()
+    page.get_by_role("button", name=labels.UNDO, exact=True).tap()
     expect(page.get_by_label(labels.AMOUNT_OF.format("London dry gin"))).to_have_value("45")
     context.close()
 
@@ -293,7 +293,7 @@ def test_a_bottle_comes_from_its_label_to_the_shelf_and_on_to_the_board(page, se
     bottle.get_by_role("button", name=labels.ADD_TO_STOCK).click()
     expect(page.get_by_role("status")).to_contain_text(labels.MEDLAR_LIQUEUR_IS_ON_THE_SHELF)
     expect(page.get_by_role("region", name=labels.IN_STOCK, exact=True)).to_contain_text(labels.LIQUEUR_18_PERCENT_24_G_SUGAR)
-    expect(page.get_by_label("Price of a litre of Medlar liqueur")).to_have_value("28")
+    expect(page.get_by_label("Price per litre of Medlar liqueur")).to_have_value("28")
     for name in ("Quince liqueur", "Dry curaçao", "Elderflower liqueur"):
         page.get_by_role("group", name=labels.HOW_STANDS.format(name)).get_by_role("button", name=labels.OUT).click()
 

@@ -15,7 +15,7 @@ def test_two_people_taste_blind_on_one_tablet_that_goes_from_hand_to_hand(page, 
     expect(page.get_by_text(labels.THREE_GLASSES_TWO_ARE_ALIKE)).to_be_visible()
     assert violations() == []
     form = page.get_by_role("form", name=labels.TRIANGLES)
-    form.get_by_label(labels.TASTER).fill("Ada, Wren")
+    form.get_by_label(labels.TASTER, exact=True).fill("Ada, Wren")
     form.get_by_text(labels.BOTTLES_AND_MEASURE).click()
     expect(form.get_by_role("combobox", name=labels.SOUR)).to_have_value("lemon-juice")
     form.get_by_role("button", name=labels.WHAT_GOES_IN_THE_JUGS).click()
@@ -92,7 +92,7 @@ def test_a_fine_tongue_is_told_everything_in_its_own_words(page, server, violati
 
 def test_an_exercise_is_done_by_the_keyboard_alone(page, server, violations):
     page.goto(f"{server.url}/tongue?taster=Wren")
-    page.get_by_role("button", name="Begin it for Wren").press("Enter")
+    page.get_by_role("button", name="Start it for Wren").press("Enter")
     plan = page.get_by_role("region", name=labels.A_WEEKS_PLAN)
     expect(plan.get_by_role("listitem").first).to_contain_text(labels.GUESS_THE_SWAP_0_OF_3)
     page.get_by_role("button", name=labels.GUESS_THE_SWAP).press("Enter")
@@ -117,7 +117,7 @@ def test_an_exercise_is_done_by_the_keyboard_alone(page, server, violations):
     expect(page.get_by_role("button", name=labels.GUESS_THE_SWAP)).to_contain_text(labels.N_1_DONE)
     expect(plan.get_by_role("listitem").first).to_contain_text(labels.GUESS_THE_SWAP_1_OF_3)
     page.get_by_role("button", name=labels.PUT_THE_PLAN_AWAY).press("Enter")
-    expect(page.get_by_role("button", name="Begin it for Wren")).to_be_visible()
+    expect(page.get_by_role("button", name="Start it for Wren")).to_be_visible()
 
 
 @pytest.mark.deep

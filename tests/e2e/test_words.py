@@ -106,7 +106,7 @@ First poured at the harvest supper."""
 def test_a_recipe_is_pasted_mended_put_on_the_bench_swapped_by_a_word_and_kept(page, server, violations):
     page.goto(f"{server.url}/book")
     page.get_by_role("link", name=labels.PASTE_A_RECIPE).click()
-    page.get_by_label(labels.THE_RECIPE_AS_YOU_HAVE_IT).fill(RECIPE)
+    page.get_by_label(labels.THE_RECIPE_AS_YOU_HAVE_IT, exact=True).fill(RECIPE)
     read = page.get_by_role("region", name=labels.WHAT_WAS_READ)
     pours = read.get_by_role("list", name=labels.INGREDIENTS_OF_DRINK).get_by_role("listitem")
     expect(pours).to_have_count(3)
@@ -134,7 +134,7 @@ def test_a_recipe_is_pasted_mended_put_on_the_bench_swapped_by_a_word_and_kept(p
     # On the bench; its base is another by its everyday name.
     expect(page.get_by_role("heading", name=labels.HARVEST_GATE)).to_be_visible()
     page.get_by_role("tab", name=labels.NOTES).click()
-    expect(page.get_by_label(labels.TO_REMEMBER)).to_have_value(re.compile("First poured at the harvest supper."))
+    expect(page.get_by_role("textbox", name=labels.TO_REMEMBER)).to_have_value(re.compile("First poured at the harvest supper."))
     page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Bourbon"))).click()
     page.get_by_role("searchbox", name=labels.SEARCH_SWAPS).fill("applejack")
     row = page.get_by_role("listbox", name=labels.CANDIDATES).get_by_role("option").first
@@ -143,8 +143,8 @@ def test_a_recipe_is_pasted_mended_put_on_the_bench_swapped_by_a_word_and_kept(p
     expect(page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Apple brandy")))).to_be_visible()
     expect(page.get_by_text(labels.DRAFT_SAVED)).to_be_visible()
     page.get_by_role("button", name=labels.SAVE_TRIAL).click()
-    page.get_by_role("button", name=labels.SAVE).click()
-    expect(page.get_by_role("navigation", name=labels.TRIALS)).to_contain_text("2. ")
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
+    expect(page.get_by_role("navigation", name=labels.TRIALS, exact=True)).to_contain_text("2. ")
 
     # And out again.
     page.get_by_role("button", name=labels.EXPORT).click()

@@ -81,6 +81,10 @@ PREPARATIONS = {
 }  # fmt: skip
 
 
+def _garnish_line(garnish):
+    return f"{garnish.what}{f', {garnish.how}' if garnish.how else ''}: {garnish.why}"
+
+
 def riff_of(drink: Drink, at: int) -> Drink:
     """The drink with another amount, another bottle, or a pour less, by turns."""
     first = drink.pours[0]
@@ -229,9 +233,7 @@ FAMILIES = {
     "swaps": lambda: of_each(swaps_of),
     "originals": new_ideas,
     "next trial": lambda: of_each(next_of),
-    "garnish": lambda: of_drinks(
-        lambda drink: [f"{g.garnish.what}, {g.garnish.how}: {g.garnish.why}" for g in suggested_garnishes(drink, LARDER.values())]
-    ),
+    "garnish": lambda: of_drinks(lambda drink: [_garnish_line(each.garnish) for each in suggested_garnishes(drink, LARDER.values())]),
     "method": lambda: of_drinks(lambda drink: [f"{step.words} {step.sign}".strip() for step in making_steps(drink)]),
     "batch": lambda: of_each(batches_of),
     "event plan": lambda: {f"from {SPECS[at][0].name}": plan_of(at) for at in range(0, 60, 3)},

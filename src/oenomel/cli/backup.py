@@ -11,7 +11,7 @@ from oenomel.store import backups, database
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Add the options of the command."""
     parser.add_argument("file", type=Path, help="file to write the copy to")
-    parser.add_argument("--data", type=Path, help="data file (default: the user's)")
+    parser.add_argument("--data", type=Path, help="data file (default: yours)")
 
 
 def run(chosen: argparse.Namespace) -> int:

@@ -13,7 +13,7 @@ from oenomel.schemas.reports.batch_reports import BoughtReport
 
 __all__ = ["shopping_list"]
 
-SOURCES: Final = {"open": "Open already", "shelf": "From the shelf", "stillroom": "To make", "shop": "To buy"}
+SOURCES: Final = {"open": "Open", "shelf": "From stock", "stillroom": "Make", "shop": "Buy"}
 _COLUMNS: Final = ("from", "what", "amount", "why", "ml", "pieces", "at least", "to be sure", "cost", "done")
 
 

@@ -33,7 +33,7 @@ from oenomel.core.dilution import Conditions, Tin
 from oenomel.core.forecast import STANDARD, Forecast, forecast_of
 from oenomel.core.glass.time_course import Course
 from oenomel.core.spec import Drink, Pour
-from oenomel.core.wording import capital, listed
+from oenomel.core.wording import listed
 from oenomel.errors import DomainError, EmptyDrink, OutOfRange
 
 MOST_SERVES: Final = 5000
@@ -277,10 +277,7 @@ def _scale(wish: BatchWish, inside: tuple[tuple[int, Pour], ...], per_serve_ml: 
     container = checked_container(wish.container_ml if wish.container_ml is not None else 0.0)
     scale = usable_ml(container) / per_serve_ml
     if scale < 1:
-        raise DomainError(
-            f"{container:g} ml is smaller than one serve, which needs {per_serve_ml:.0f} ml and headspace: "
-            "use a larger one, or make it to order"
-        )
+        raise DomainError(f"{container:g} ml is smaller than one serve, which needs {per_serve_ml:.0f} ml and headspace: use a larger one")
     return min(scale, float(MOST_SERVES))
 
 
@@ -326,7 +323,7 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
                 }
             )
         )
-        notes.append(f"{capital(what)} needs shaking: choose “Shaken to order”.")
+        notes.append(f"Choose “Shaken to order”: this drink has {what}.")
     notes += [part_outside.words for part_outside in batch.outside]
     notes.append(f"Water: {batch.water.words}")
     notes += _cold_notes(batch)

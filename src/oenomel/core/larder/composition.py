@@ -107,7 +107,7 @@ class Composition:
         room = self.abv + SOLIDS_ML_PER_G * solids
         if not self.solid and room > ROOM_FOR_CONTRACTION_ML:
             raise ImpossibleComposition(
-                f"{self.abv:g}% alcohol and {solids:g} g sugar and acid don't fit in 100 ml: they need {room:.0f} ml"
+                f"{self.abv:g}% alcohol and {solids:g} g sugar and acid don't fit in 100 ml, as they need {room:.0f} ml"
             )
 
     @cached_property

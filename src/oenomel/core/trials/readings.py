@@ -240,9 +240,7 @@ def measured_water(readings: Sequence[Reading], forecast: Forecast) -> MeasuredW
         name = QUANTITIES[quantity].name
         ratio = water / should
         if not LEAST_RATIO <= ratio <= MOST_RATIO:
-            raise ImpossibleMeasurement(
-                f"its {name} means {water:.0f} ml of dilution, and {should:.0f} ml is predicted: take it again, and weigh tin and ice too"
-            )
+            raise ImpossibleMeasurement(f"its {name} means {water:.0f} ml of dilution, and {should:.0f} ml is predicted: take it again")
         if measured_before is None:
             warning = f"{warning} Not measured before the ice, so the recipe is used.".strip()
         return MeasuredWater(water, ratio, f"{name} before and after the ice", warning)

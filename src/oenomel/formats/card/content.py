@@ -218,8 +218,9 @@ def _drawn(forecast: Forecast) -> str:
     sight = forecast.appearance
     if sight is None:
         return ""
-    layers = listed([layer.name for layer in sight.liquid])
-    return f"{capital(sight.glass.name)}, {_SERVED[sight.ice]}, {layers}{', foam' if sight.foam else ''}. {capital(sight.words)}."
+    layers = [layer.name for layer in sight.liquid] if len(sight.liquid) > 1 else []
+    seen = listed([*layers, *(["foam"] if sight.foam else [])])
+    return f"{capital(sight.glass.name)}, {_SERVED[sight.ice]}{f' with {seen}' if seen else ''}. {capital(sight.words)}."
 
 
 def _sized(card: Card) -> Card:

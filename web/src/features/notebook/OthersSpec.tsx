@@ -36,7 +36,7 @@ export function OthersSpec({ point, over, nameOf, onOver, onStart, onTakeOut }: 
           <button
             type="button"
             className="btn btn-ghost min-h-11 border-base-300 text-base"
-            aria-label={`Start from ${point.name}`}
+            aria-label={`Start from it: ${point.name}`}
             onClick={onStart}
           >
             Start from it

@@ -11,7 +11,7 @@ interface Props {
 }
 
 const PLACES = [-3, -2, -1, 0, 1, 2, 3];
-const STRENGTHS = ['', 'a touch ', 'clearly ', 'far '];
+const STRENGTHS = ['', 'a touch ', 'clearly ', 'much '];
 
 /** Too little, right or too much at three strengths: seven places under one thumb, and arrow keys. */
 export function TasteScale({ name, mark, little, much, value, onSay }: Props) {

@@ -19,8 +19,8 @@ interface Props {
 }
 
 const FIRST_SIP = [
-  ['sugar', 'not sweet enough', 'too sweet'],
-  ['acid', 'not sharp enough', 'too sharp'],
+  ['sugar', 'too dry', 'too sweet'],
+  ['acid', 'too dull', 'too sharp'],
   ['abv', 'too weak', 'too strong'],
 ] as const;
 
@@ -51,7 +51,7 @@ export function TastingSheet({ sheet, pours, hasStrength, hasEdge, onSay }: Prop
         <h3 className="text-xl font-semibold">Mid-palate</h3>
         <TasteScale
           name="Body"
-          little="thin"
+          little="too thin"
           much="too heavy"
           value={sheet.body ?? null}
           onSay={(body) => onSay({ body })}

@@ -22,8 +22,8 @@ const SAID: [AxisName, [number, string][]][] = [
   [
     'acid',
     [
-      [-2, 'not sharp enough'],
-      [-1, 'not quite sharp enough'],
+      [-2, 'too dull'],
+      [-1, 'a touch dull'],
       [0, 'right'],
       [1, 'a touch sharp'],
       [2, 'too sharp'],

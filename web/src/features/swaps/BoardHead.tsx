@@ -52,7 +52,7 @@ export function BoardHead({ search, words, onWords, isBase, settings }: Props) {
           className={`btn min-h-11 px-3 text-base font-normal ${asking ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
           onClick={() => setAsking(!asking)}
         >
-          <SlidersHorizontal size={18} aria-hidden /> Swap
+          <SlidersHorizontal size={18} aria-hidden /> Swap settings
         </button>
       </div>
       {asking && <BoardSettings {...settings} />}

@@ -96,9 +96,9 @@ export function BringBack(props: Props) {
         {ways.length > 1 && <Ways ways={ways} chosen={chosen} ounceMl={spec.ounce_ml} onChoose={walk} />}
         {found && way && <Found found={way} notes={found.notes} alone={ways.length < 2} ounceMl={spec.ounce_ml} />}
         <div className="flex flex-col gap-2 border-t border-base-300 py-2">
-          <h3 className="text-base font-semibold">Settings</h3>
+          <h3 className="text-base font-semibold">Rebalance settings</h3>
           <LockStrip pours={pours} onToggle={onLock} />
-          <Fold title="Settings">
+          <Fold title="Rebalance settings">
             <AimSettings hasHome={hasHome} chosen={wished !== undefined} />
           </Fold>
         </div>

@@ -18,7 +18,7 @@ export function AxisSentence({ axis, report, parentName, landing, onWhy }: AxisP
   return (
     <article
       aria-label={TITLES[axis]}
-      className="grid min-w-0 items-center gap-x-2 px-2.5 py-1.5 min-[1200px]:grid-cols-[6.75rem_5.25rem_minmax(0,1fr)_auto]"
+      className="grid min-w-0 content-start items-center gap-x-2 px-2.5 py-1.5 min-[1200px]:content-center min-[1200px]:grid-cols-[6.75rem_5.25rem_minmax(0,1fr)_auto]"
     >
       <h2 className={`text-base font-semibold [overflow-wrap:normal] sm:text-lg ${COLOURS[axis]}`}>
         <span className="flex items-center gap-1.5">
