@@ -323,7 +323,7 @@ _STORE_FAULTS: Final = {
     "in use": "{path} is in use by another program: nothing was changed. Close it, or try again in a moment",
     "damaged": "{path} is damaged. Stop Oenomel and restore a copy with oenomel restore. The damaged file is saved",
     "foreign": "{path} isn't a data file of Oenomel, so nothing was changed. Choose another name for --data",
-    "gone": "{path} is missing. Put it back, or start Oenomel again without recipes",
+    "gone": "{path} is missing. Put it back, or start Oenomel again with a new file",
     "not writable": "{path} can't be changed: you have no permission. Change that, or choose another place for --data",
     "no folder": "there is no folder {parent}: create it, or choose another place",
     "folder": "{path} isn't a file. Choose a file for --data",

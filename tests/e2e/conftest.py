@@ -10,7 +10,7 @@ from support.app_server import CHROMIUM, AppServer
 from support.bench_page import COUNT_REQUESTS
 
 # Patient, for a busy machine: what is true comes at once, what is false is told later.
-expect.set_options(timeout=4_000)
+expect.set_options(timeout=15_000)
 
 
 @pytest.fixture(scope="session")
@@ -38,7 +38,6 @@ def page(page, server):
     page.on("request", lambda request: strangers.append(request.url) if not request.url.startswith(server.url) else None)
     page.on("pageerror", lambda error: faults.append(str(error)))
     page.add_init_script(COUNT_REQUESTS)
-    page.set_default_timeout(5_000)
     yield page
     assert strangers == []
     assert faults == []

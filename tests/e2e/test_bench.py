@@ -248,7 +248,7 @@ def test_the_drink_is_dragged_to_where_it_is_wished_and_the_trail_leads_back(pag
     page.mouse.up()
     bubble = page.get_by_role("group", name=labels.BRING_IT_THERE)
     expect(bubble).to_contain_text(re.compile(labels.TO_G_SWEET_AND_G_SHARP))
-    bubble.get_by_role("button", name="No").click()
+    bubble.get_by_role("button", name=labels.CANCEL).click()
 
     # The same by keys; nearer to the parent, softer.
     before = float(page.get_by_test_id("acid-now").inner_text())
@@ -305,7 +305,7 @@ def test_anything_is_done_from_the_palette(page, server):
     expect(page.get_by_role("button", name=labels.ON_CRUSHED_ICE)).to_be_visible()
     do("flute")
     expect(page.get_by_label(labels.GLASS, exact=True)).to_have_value("flute")
-    do("undo everything")
+    do("reset to")
     expect(page.get_by_label(labels.GLASS, exact=True)).to_have_value("coupe")
     # Also while an amount is typed, and out of any page.
     amount(page, "London dry gin").focus()
@@ -365,7 +365,7 @@ def test_the_book_is_searched_as_one_types(page, server):
 
 def test_the_bench_is_worked_by_keys_alone(page, server):
     ready(page, f"{server.url}/bench/2")
-    for key, dialog in (("m", labels.METHOD_DIALOG), ("s", labels.SERVE_SETTINGS), (",", labels.SETTINGS), ("k", f"{labels.SAVE_TRIAL} 3")):
+    for key, dialog in (("m", labels.METHOD_DIALOG), ("s", labels.SERVE_SETTINGS), (",", labels.SETTINGS), ("k", labels.SAVE_AS_TRIAL.format(3))):
         page.keyboard.press(key)
         expect(page.get_by_role("dialog", name=dialog)).to_be_visible()
         # An open dialog keeps every other key to itself.

@@ -249,11 +249,11 @@ def test_published_ranges_are_an_overlay_and_a_trial_can_count_as_home(page, ser
     expect(page.get_by_test_id("published")).to_have_count(0)
     page.get_by_role("button", name=labels.PUBLISHED).click()
     expect(page.get_by_test_id("published")).to_have_count(1)
-    outline = page.get_by_test_id("home").get_attribute("d")
+    outline = page.get_by_test_id("typical").get_attribute("d")
     counts = page.get_by_role("button", name=labels.COUNT_AS_HOME)
     counts.click()
     expect(page.get_by_role("button", name=labels.COUNTS_AS_HOME)).to_have_attribute("aria-pressed", "true")
-    expect(page.get_by_test_id("home")).not_to_have_attribute("d", outline or "")
+    expect(page.get_by_test_id("typical")).not_to_have_attribute("d", outline or "")
 
 
 @pytest.mark.parametrize("view", ["/bench/3", "/bench/3/trials/1"])

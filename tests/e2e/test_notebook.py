@@ -29,8 +29,8 @@ def keep(page: Page, reason: str) -> None:
     expect(page.get_by_role("dialog")).to_have_count(0)
 
 
-SHARP = {"Sweetness": "right", "Sharpness": "clearly too sharp", "Strength": "right", "Body": "a touch thin"}
-RIGHT = {"Sweetness": "right", "Sharpness": "right", "Strength": "right", "Body": "right"}
+SHARP = {"Sweetness": "right", "Acidity": "clearly too sharp", "Strength": "right", "Body": "a touch thin"}
+RIGHT = {"Sweetness": "right", "Acidity": "right", "Strength": "right", "Body": "right"}
 
 
 def test_two_trials_a_blind_tasting_the_proposal_the_third_trial_and_the_tree(page, server):

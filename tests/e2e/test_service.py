@@ -55,7 +55,7 @@ def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(
     made.get_by_role("button", name=labels.IT_IS_MADE).click()
     expect(page.get_by_role("heading", name="Saturday, bottle one")).to_be_visible()
     assert violations() == []
-    left = page.get_by_role("region", name=labels.WHAT_IS_LEFT)
+    left = page.get_by_role("region", name=labels.AMOUNT_LEFT)
     expect(left).to_contain_text("1425 of 1425 ml")
     expect(left.get_by_role("status")).to_contain_text(labels.N_13_SERVES_2)
     taste = page.get_by_role("region", name=labels.TASTE_AND_CORRECT)

@@ -13,6 +13,7 @@ from support.bench_page import settled
 from support.waiting import until
 
 TWENTY = 20
+WAITING = "Object.keys(localStorage).filter((each) => each.startsWith('oenomel.outbox.')).length"
 
 
 def told(server, path):
@@ -128,7 +129,7 @@ def test_what_is_done_while_the_server_is_away_is_written_by_the_next_window(pag
     task.check()
     page.get_by_role("region", name=labels.THE_EVENING).get_by_role("button", name=labels.PAIRS_OF_HANDS_ONE_MORE).click()
     expect(page.get_by_text(labels.NO_ANSWER_TRYING).first).to_be_attached()
-    page.wait_for_function("Object.keys(localStorage).filter((each) => each.startsWith('oenomel.outbox.')).length === 2")
+    until(lambda: page.evaluate(WAITING) == 2)
     page.close()
     server.start()
     hands = told(server, "evening")["evening"]["hands"]
@@ -137,7 +138,7 @@ def test_what_is_done_while_the_server_is_away_is_written_by_the_next_window(pag
     expect(window.get_by_role("status").filter(has_text=labels.TWO_THINGS_ARE_WRITTEN_NOW)).to_be_visible()
     assert told(server, "evening")["evening"]["hands"] == hands + 1
     assert any(each["done"] for each in told(server, "evening")["tasks"])
-    assert window.evaluate("Object.keys(localStorage).filter((each) => each.startsWith('oenomel.outbox.')).length") == 0
+    assert window.evaluate(WAITING) == 0
 
 
 def test_what_can_not_be_read_is_told_shown_and_taken_out(page, server):
@@ -149,7 +150,7 @@ def test_what_can_not_be_read_is_told_shown_and_taken_out(page, server):
     page.get_by_role("button", name=labels.LOOK_AT_IT).click()
     dialog = page.get_by_role("dialog")
     expect(dialog.get_by_role("listitem")).to_have_count(1)
-    dialog.get_by_role("button", name=labels.TAKE_IT_OUT).click()
+    dialog.get_by_role("button", name=labels.DELETE).click()
     expect(dialog).to_have_count(0)
     until(lambda: told(server, "unreadable") == [])
 

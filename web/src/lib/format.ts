@@ -2,6 +2,7 @@ import type { Unit } from '../api/client';
 
 export type Shown = 'ml' | 'oz';
 export type AxisName = 'sugar' | 'acid' | 'abv';
+export const AXIS_NAMES: Record<AxisName, string> = { sugar: 'Sweetness', acid: 'Acidity', abv: 'Strength' };
 
 const DECIMALS: Record<AxisName, number> = { sugar: 1, acid: 2, abv: 1 };
 /** Parts of an ounce that have a sign of their own. */

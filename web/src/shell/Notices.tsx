@@ -145,7 +145,7 @@ function UnreadableLine({ told }: { told: Unreadable }) {
       </details>
       {told.removable && (
         <button type="button" className="btn self-start text-base font-normal" onClick={() => void takeOut()}>
-          Delete it
+          Delete
         </button>
       )}
       <Refused fault={fault} className="text-error" />

@@ -27,9 +27,9 @@ export const SERVED: Record<Spec['serve']['ice'], string> = {
 };
 /** By which school the water was foreseen. */
 export const SCHOOL_OF_WATER: Record<string, string> = {
-  curve: 'standard estimate',
-  'heat balance': 'heat balance',
-  estimate: 'estimate',
+  curve: 'the standard estimate',
+  'heat balance': 'the heat balance',
+  estimate: 'a rough estimate',
 };
 
 /** "Shaken 12 s with cubes, 10 s dry"; `reference` are the seconds of techniques that go by the clock. */

@@ -1,7 +1,5 @@
-import type { AxisName } from '../../lib/format';
+import { AXIS_NAMES, type AxisName } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
-import { AXIS_NAMES } from './words';
-
 /** Steps to either side of the middle that a line runs. */
 const REACH = 3;
 

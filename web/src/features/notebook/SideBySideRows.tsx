@@ -1,12 +1,12 @@
 import type { ReactNode } from 'react';
 
 import type { NotebookTrial, SideBySide } from '../../api/client';
-import { axisUnit, level, plain, volume, type AxisName } from '../../lib/format';
+import { AXIS_NAMES, axisUnit, level, plain, volume, type AxisName } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
 import { AxisMark } from '../../ui/AxisMark';
 import { useCellWords, type Cell } from './cellWords';
-import { AXES, AXIS_NAMES } from './words';
+import { AXES } from './words';
 
 export const CELL = 'border-t border-base-300 px-3 py-1.5 align-top';
 

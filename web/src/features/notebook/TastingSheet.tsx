@@ -1,10 +1,10 @@
 import type { SheetEntry } from '../../api/client';
+import { AXIS_NAMES } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
 import { Check } from '../../ui/Check';
 import { Chips } from '../../ui/Chips';
 import { Score } from './Score';
 import { TasteScale } from './TasteScale';
-import { AXIS_NAMES } from './words';
 import { Words, type Part } from './Words';
 
 interface Props {

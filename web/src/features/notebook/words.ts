@@ -2,7 +2,6 @@ import type { NotebookTrial } from '../../api/client';
 import type { AxisName } from '../../lib/format';
 
 export const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
-export const AXIS_NAMES: Record<AxisName, string> = { sugar: 'Sweetness', acid: 'Acidity', abv: 'Strength' };
 
 /** The middle of the scores of a trial; undefined where nobody gave one. */
 export function scoreOf(trial: NotebookTrial): number | undefined {

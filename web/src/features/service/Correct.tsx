@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import { api, type Correction, type Corrections, type KeptBatch } from '../../api/client';
-import { level, plain, type AxisName } from '../../lib/format';
+import { AXIS_NAMES, level, plain, type AxisName } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
 import { Figure } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
@@ -81,7 +81,7 @@ export function Correct({ batch }: { batch: KeptBatch }) {
       <h2 className="font-display text-2xl leading-tight font-semibold">Taste and correct</h2>
       <p className="text-lg leading-snug">{taste}</p>
       {SAID.map(([axis, words]) => (
-        <div key={axis} role="group" aria-label={axis} className="flex flex-wrap items-center gap-1.5">
+        <div key={axis} role="group" aria-label={AXIS_NAMES[axis]} className="flex flex-wrap items-center gap-1.5">
           <AxisMark axis={axis} size={16} />
           {words.map(([value, each]) => (
             <button

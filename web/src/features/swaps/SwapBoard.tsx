@@ -67,7 +67,7 @@ export function SwapBoard(props: BoardProps) {
   return (
     <div className="@container flex min-h-0 grow flex-col overflow-y-auto" onKeyDown={walk.press}>
       <div className="flex flex-wrap items-center gap-2 p-3 pb-2">
-        <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
+        <IconButton icon={ArrowLeft} label="Back to ingredients" hotkey={shownKey('back')} onClick={onBack} />
         <h2 className="min-w-0 grow font-display text-lg leading-tight font-semibold">Instead of {present}</h2>
         <Chips
           legend="Sort by"

@@ -36,7 +36,7 @@ export function DrinkCard({ drink }: { drink: DrinkToday }) {
           <div key={axis} className={`items-center gap-1.5 print:flex ${felt ? 'flex' : 'hidden'}`}>
             <dt>
               <AxisMark axis={axis as AxisName} />
-              <span className="sr-only">{AXIS_NAMES[axis as AxisName]}</span>
+              <span className="sr-only">{AXIS_UNITS[axis as AxisName]}</span>
             </dt>
             <dd className={felt ? 'font-semibold text-base-content' : ''}>
               {level(today, axis as AxisName)}
@@ -51,7 +51,7 @@ export function DrinkCard({ drink }: { drink: DrinkToday }) {
   );
 }
 
-const AXIS_NAMES: Record<AxisName, string> = {
+const AXIS_UNITS: Record<AxisName, string> = {
   sugar: 'sugar/100 ml',
   acid: 'acid/100 ml',
   abv: 'ABV',

@@ -101,9 +101,9 @@ function OnTheWay({ forecast }: { forecast: Forecast }) {
 function waterWords({ dilution }: Forecast, method: Spec['method'], shown: (ml: number) => string): string {
   const { model, measurements, water_ml } = dilution;
   if (model === 'none') return 'No dilution.';
-  const school = SCHOOL_OF_WATER[model] ?? 'estimate';
-  const counted = measurements === 1 ? 'a measurement' : `${measurements} measurements`;
+  const school = SCHOOL_OF_WATER[model] ?? 'a rough estimate';
+  const counted = measurements === 1 ? '1 reading' : `${measurements} readings`;
   if (method.ice_pieces != null)
     return `Dilution: ${shown(water_ml)} from ${method.ice_pieces} pieces of ice (heat balance).`;
-  return `Dilution: ${shown(water_ml)}, by ${school}${measurements === 0 ? '' : ` and ${counted}`}.`;
+  return `Dilution: ${shown(water_ml)}, from ${school}${measurements === 0 ? '' : ` and ${counted}`}.`;
 }
