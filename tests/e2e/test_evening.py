@@ -48,9 +48,9 @@ def test_limes_are_pressed_titrated_and_drinks_brought_back(page, server, violat
     # A reading that can't be is told, and the others stay.
     page.get_by_label(labels.READING_G_100_ML).fill("18")
     page.get_by_role("button", name=labels.SAVE, exact=True).click()
-    expect(page.get_by_role("alert").filter(has_text="it is °Bx")).to_be_visible()
+    expect(page.get_by_role("alert").filter(has_text="choose °Bx")).to_be_visible()
     page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.SERVICE).click()
-    expect(page.get_by_role("region", name=labels.TODAYS_LOTS)).to_contain_text("ripe crate")
+    expect(page.get_by_role("region", name=labels.TODAYS_LOTS)).to_contain_text(labels.JUST_NOW)
     expect(card(page, "Forcing Shed Daisy")).not_to_have_text(before)
     # Today's correction is taken to the bench, held against what was finished.
     back = card(page, "Cold Frame Fizz")
@@ -112,7 +112,7 @@ def test_a_syrup_is_cooked_by_the_cup_weighed_and_made_a_lot_and_the_drink_broug
     page.reload()
     expect(rows).to_have_count(3)
     page.get_by_role("button", name=labels.LOG_LOT, exact=True).click()
-    page.wait_for_url("**/stillroom/raspberry-syrup")
+    page.wait_for_url("**/prep/raspberry-syrup")
     # At the stove: ticked, and weighed in the end.
     page.get_by_label(labels.SIMMER_GENTLY).check()
     made = page.get_by_role("region", name=labels.MADE_IT)

@@ -187,6 +187,7 @@ def test_pours_are_added_where_they_belong_and_taken_out(page, server):
     dialog = page.get_by_role("dialog", name=labels.METHOD_DIALOG, exact=True)
     dialog.get_by_role("group", name=labels.SECONDS, exact=True).get_by_role("button", name="30").click()
     dialog.get_by_role("button", name=labels.CLOSE).click()
+    page.get_by_role("tab", name=re.compile(labels.NOTES)).click()
     expect(page.get_by_text(labels.THE_ICE_GIVES)).to_be_visible()
     expect(page.get_by_role("article", name=labels.STRENGTH)).to_contain_text("from")
 
@@ -266,7 +267,7 @@ def test_nothing_that_opens_on_the_bench_breaks_a_rule_of_accessibility(page, se
     expect(candidates(page).first).to_be_visible()
     assert broken() == [], "larder"
     page.keyboard.press("Escape")
-    page.get_by_role("button", name=labels.REBALANCE).click()
+    page.get_by_role("button", name=labels.REBALANCE).first.click()
     expect(page.get_by_role("region", name=labels.OPTIONS)).to_be_visible()
     assert broken() == [], "bring it back"
     page.get_by_role("button", name=labels.BACK_TO_INGREDIENTS).click()
@@ -294,7 +295,7 @@ def test_nothing_that_opens_on_the_bench_breaks_a_rule_of_accessibility(page, se
         page.keyboard.press("Escape")
         expect(page.get_by_role("dialog", name=dialog)).not_to_be_visible()
     page.get_by_role("button", name=labels.MORE_ABOUT.format("Lemon juice")).click()
-    page.get_by_label(labels.HOW_MUCH_OF_IT).select_option("0.5")
+    page.get_by_role("combobox", name=labels.AMOUNT, exact=True).select_option("0.5")
     assert broken() == [], "pour"
     page.keyboard.press("Escape")
     for tab in (labels.NOTES, labels.TRIALS, labels.METHOD_2):

@@ -29,7 +29,7 @@ def keep(page: Page, reason: str) -> None:
     expect(page.get_by_role("dialog")).to_have_count(0)
 
 
-SHARP = {"Sweetness": "right", "Acidity": "clearly too sharp", "Strength": "right", "Body": "a touch thin"}
+SHARP = {"Sweetness": "right", "Acidity": "clearly too sharp", "Strength": "right", "Body": "a touch too thin"}
 RIGHT = {"Sweetness": "right", "Acidity": "right", "Strength": "right", "Body": "right"}
 
 

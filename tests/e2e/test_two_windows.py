@@ -123,7 +123,7 @@ def test_two_windows_of_a_lot_a_preparation_and_notes(page, server, context):
 
 def test_what_is_done_while_the_server_is_away_is_written_by_the_next_window(page, server, context):
     page.goto(f"{server.url}/tonight")
-    task = page.get_by_role("checkbox").first
+    task = page.get_by_role("list", name=labels.TASKS).get_by_role("checkbox").first
     expect(task).not_to_be_checked()
     server.kill()
     task.check()
