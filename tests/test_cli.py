@@ -228,7 +228,19 @@ def test_find_prints_what_the_trade_means_best_first(tmp_path, run):
     first, *_ = json.loads(done.stdout)
     assert first["slug"] == "orange-liqueur-sweet"
     assert first["name"]
-    assert json.loads(run("find", "zzzz", home=tmp_path).stdout) == []
+    nothing = run("find", "blorp", home=tmp_path)
+    assert json.loads(nothing.stdout) == []
+    assert nothing.stderr.strip().endswith(".")
+    assert "blorp" in nothing.stderr
+
+
+def test_output_that_nobody_reads_to_its_end_is_no_fault(tmp_path):
+    environment = {"HOME": str(tmp_path), "XDG_DATA_HOME": str(tmp_path / "data"), "PATH": "/usr/bin:/bin"}
+    command = [sys.executable, "-m", "oenomel", "find", "syrup"]
+    with subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.PIPE, env=environment, text=True) as started:
+        assert started.stdout is not None and started.stderr is not None
+        started.stdout.close()
+        assert started.stderr.read() == ""
 
 
 def test_a_recipe_is_read_from_a_file_or_a_pipe_and_written_to_be_read_again(tmp_path, run):

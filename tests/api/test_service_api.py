@@ -243,7 +243,7 @@ def test_an_evening_is_worked_backwards_ticked_and_taken_along(client, drink, go
     assert [row["what"] for row in table] == [line["name"] for line in again["bought"]]
     text = client.get("/api/evening/list").json()["text"]
     assert "[x]" in text
-    assert "To buy" in text
+    assert "Buy" in text
     assert client.put("/api/evening/ticks", json={"what": f"task {tasks[0]['key']}", "done": False}).status_code == HTTPStatus.NO_CONTENT
     assert not client.get("/api/evening").json()["tasks"][0]["done"]
     assert client.delete("/api/evening").status_code == HTTPStatus.NO_CONTENT

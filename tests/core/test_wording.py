@@ -36,6 +36,7 @@ def test_a_list_keeps_every_word_in_order_and_has_one_and(words):
     text = listed(words)
     assert text.replace(" and ", ", ").split(", ") == words
     assert text.count(" and ") == min(len(words) - 1, 1)
+    assert listed(words, "or") == text.replace(" and ", " or ")
 
 
 def test_an_article_goes_by_the_sound_and_a_capital_changes_one_letter():
