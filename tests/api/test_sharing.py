@@ -57,7 +57,7 @@ def test_without_the_code_there_is_nothing_but_the_page(house):
     for path in ("/", "/book", "/bench/1", "/theme.js", "/index.html", "/assets/index.js", "/.git/config"):
         answer = phone.get(path)
         assert answer.status_code == HTTPStatus.UNAUTHORIZED, path
-        assert "Let this device in" in answer.text
+        assert "Connect this device" in answer.text
         assert "root" not in answer.text
     for method, path in (
         ("GET", "/api/health"),

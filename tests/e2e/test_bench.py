@@ -365,7 +365,12 @@ def test_the_book_is_searched_as_one_types(page, server):
 
 def test_the_bench_is_worked_by_keys_alone(page, server):
     ready(page, f"{server.url}/bench/2")
-    for key, dialog in (("m", labels.METHOD_DIALOG), ("s", labels.SERVE_SETTINGS), (",", labels.SETTINGS), ("k", labels.SAVE_AS_TRIAL.format(3))):
+    for key, dialog in (
+        ("m", labels.METHOD_DIALOG),
+        ("s", labels.SERVE_SETTINGS),
+        (",", labels.SETTINGS),
+        ("k", labels.SAVE_AS_TRIAL.format(3)),
+    ):
         page.keyboard.press(key)
         expect(page.get_by_role("dialog", name=dialog)).to_be_visible()
         # An open dialog keeps every other key to itself.

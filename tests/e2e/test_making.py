@@ -63,7 +63,9 @@ def test_schools_of_making_change_the_steps_and_bitters_their_place(page, full_h
     page.keyboard.press("m")
     dialog = page.get_by_role("dialog", name=labels.METHOD_DIALOG, exact=True)
     dialog.get_by_role("button", name=labels.SPIRIT_FIRST).click()
-    dialog.get_by_role("group", name=labels.THE_SPARKLING_PART_GOES, exact=True).last.get_by_role("button", name="half and half", exact=True).click()
+    dialog.get_by_role("group", name=labels.THE_SPARKLING_PART_GOES, exact=True).last.get_by_role(
+        "button", name="half and half", exact=True
+    ).click()
     dialog.get_by_role("button", name=labels.DRIPPED_ON_TOP).click()
     dialog.get_by_role("group", name=labels.SECONDS, exact=True).get_by_role("button", name="15").click()
     dialog.get_by_role("button", name=labels.CLOSE).click()

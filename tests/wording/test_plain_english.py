@@ -26,7 +26,7 @@ FINE = re.compile(
 )
 MOST_WORDS = 20
 A_LIST = 3
-"""Most words of a sentence; with this many commas it is a list, which is read otherwise."""
+"""Most words of a sentence, figures and single letters apart; with this many commas it is a list, which is read otherwise."""
 
 _BOUNDARY = re.compile(r"(?<=[.!?…])\s+")
 _CODE = re.compile(r"\\b|\(\?|^\s*(SELECT|INSERT|UPDATE|DELETE|CREATE|WITH|FROM|PRAGMA)\b|=>|&&|^[a-z0-9_./:{}%-]*$")
@@ -52,7 +52,7 @@ def texts_of_the_screens() -> Iterator[tuple[str, str]]:
         for text in found:
             words = " ".join(text.split())
             if not re.search(
-                r"\b(?:px|py|mt|gap|text|grid|flex|border|rounded|min|max)-|[a-z]+-\[|=>|&&|\|\|| === |^[,);?&|]|\w+\(\)", words
+                r"\b(?:px|py|mt|gap|text|grid|flex|border|rounded|min|max)-|[a-z]+-\[|=>|&&|\|\|| === |^[,);?&|]|\w+\(\)|^M\d", words
             ):
                 yield path.name, words
 
@@ -107,7 +107,7 @@ def faults_of(text: str) -> list[str]:
     if re.search(r"(?:\d|\{…\}|\}) %(?!\w)", text):
         faults.append("no space before %")
     for part in _BOUNDARY.split(plain):
-        if len(re.findall(r"[A-Za-z0-9’'.,-]+", part)) > MOST_WORDS and part.count(",") < A_LIST:
+        if len(re.findall(r"[A-Za-z][A-Za-z’'-]+", part)) > MOST_WORDS and part.count(",") < A_LIST:
             faults.append(f"over {MOST_WORDS} words")
         if len(re.findall(r"[:;](?=\s)", part)) > 1:
             faults.append("two colons or semicolons")

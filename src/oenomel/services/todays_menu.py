@@ -109,7 +109,7 @@ def surer_words(axis: str, before: float, after: float) -> str:
     """Describe how much more certain a reading makes a figure; empty where the difference isn't worth printing.
 
     >>> surer_words("acid", 0.131, 0.058)
-    'with this reading the acidity is ± 0.06 g instead of ± 0.13 g'
+    'acidity ±0.06 g instead of ±0.13 g'
     """
     digits, unit = (2 if axis == "acid" else 1), _UNITS[axis]
     was, now_is = f"{before:.{digits}f}", f"{after:.{digits}f}"

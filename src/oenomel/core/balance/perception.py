@@ -121,7 +121,7 @@ def degree(steps: float) -> Degree:
     """Return the band of the scale that a difference falls in, whatever its sign.
 
     >>> degree(-1.2).verdict
-    'likely, side by side; not from memory'
+    'noticeable side by side'
     """
     return next((band for band in _DEGREES if abs(steps) < band.below_steps), _DEGREES[-1])
 
@@ -130,7 +130,7 @@ def in_words(steps: float, axis: Axis, same: str | None = None) -> str:
     """Describe a difference on an axis in the trade's words; ``same`` for no difference.
 
     >>> in_words(-2.5, AXES["sugar"]), in_words(0.2, AXES["acid"])
-    ('clearly drier', 'as sharp, to the tongue')
+    ('clearly drier', 'just as sharp')
     """
     return degree(steps).headline.format(word=axis.word(steps), same=axis.same if same is None else same)
 
@@ -158,6 +158,6 @@ def sureness(probability: float) -> str:
     """Describe the certainty of a direction in a word; empty where it is unknown.
 
     >>> sureness(0.93)
-    'very likely'
+    'probably'
     """
     return next((word for least, word in _SURENESS if probability >= least), "")

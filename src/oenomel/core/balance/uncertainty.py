@@ -248,7 +248,7 @@ def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, Ingredient],
         cause, subject = causes[row]
         subject = names[subject].name if subject in names else subject
         drivers.append(Driver(cause, subject, shares[row], _ADVICE[cause]))
-    return Drivers(_in_a_sentence(drivers, {each.name: each.in_sentence for each in names.values()}), tuple(drivers))
+    return Drivers(_in_a_sentence(drivers, {ingredient.name: ingredient.in_sentence for ingredient in names.values()}), tuple(drivers))
 
 
 def _in_a_sentence(drivers: Sequence[Driver], ingredients: Mapping[str, str]) -> str:

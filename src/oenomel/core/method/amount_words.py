@@ -25,7 +25,7 @@ _PARTS: Final = (
 )
 """Fractions of an ounce with a sign of their own."""
 
-JIGGER_MARKS_OZ: Final = tuple(Fraction(*each) for each in ((0, 1), (1, 4), (1, 3), (1, 2), (2, 3), (3, 4)))
+JIGGER_MARKS_OZ: Final = tuple(Fraction(*mark) for mark in ((0, 1), (1, 4), (1, 3), (1, 2), (2, 3), (3, 4)))
 SPOONED_BELOW_OZ: Final = 0.2
 """Marks of a jigger, and the amount below which a barspoon measures better, [oz]."""
 

@@ -63,7 +63,7 @@ def to_acid(juice: Composition, target: Mapping[str, float], volume_ml: float, l
     As the trade weighs it: into the juice, whose volume grows by 0.6 ml a gram (a twentieth at most).
 
     >>> to_acid(Composition(acids={"citric": 0.8}), {"citric": 4.0, "malic": 2.0}, 1000, "lime juice").words
-    'Bring it to the acid of lime juice: 32 g of citric and 20 g of malic acid.'
+    'Add 32 g of citric and 20 g of malic acid to match lime juice.'
     """
     if not 0 < volume_ml <= 100_000:
         raise OutOfRange("the juice in ml", volume_ml, 0, 100_000)

@@ -105,9 +105,7 @@ function Takes({ report }: { report: Evening }) {
       />
       <Refused fault={ticks.fault} className="text-base text-error" />
       {report.cost > 0 && (
-        <p className="pt-1 text-base text-quiet">
-          {money(report.cost, report.currency)} at known prices.
-        </p>
+        <p className="pt-1 text-base text-quiet">{money(report.cost, report.currency)} at known prices.</p>
       )}
     </section>
   );
