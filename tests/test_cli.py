@@ -240,8 +240,6 @@ def test_output_that_nobody_reads_to_its_end_is_no_fault(tmp_path):
     with subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.PIPE, env=environment, text=True) as started:
         assert started.stdout is not None
         assert started.stderr is not None
-        assert started.stdout is not None
-        assert started.stderr is not None
         started.stdout.close()
         assert started.stderr.read() == ""
 
