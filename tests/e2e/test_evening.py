@@ -104,7 +104,7 @@ def test_a_syrup_is_cooked_by_the_cup_weighed_and_made_a_lot_and_the_drink_broug
     expect(outcome).to_contain_text(labels.HOT_SUGAR_BURNS_DEEP)
     assert violations() == []
     # A slip is undone, and what is in hand outlasts the window.
-    page.get_by_label(labels.LEAVE_OUT.format("Water")).click()
+    page.get_by_label(labels.REMOVE_THE.format("Water")).click()
     expect(rows).to_have_count(2)
     page.get_by_role("heading", name="Raspberry syrup").click()
     page.keyboard.press("Control+z")

@@ -82,6 +82,7 @@ def test_bitters_join_by_the_dash_and_an_edge_seasons_no_liquid(page, server):
 
 def test_units_theme_and_the_last_drink_are_remembered(page, server):
     page.goto(f"{server.url}/bench/6")
+    expect(page.get_by_test_id("sugar-now")).to_be_visible()
     page.get_by_role("button", name="oz").click()
     page.get_by_role("button", name=labels.DIM_THEME).click()
     expect(page.locator("html")).to_have_attribute("data-theme", "late")
