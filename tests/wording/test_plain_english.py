@@ -26,10 +26,12 @@ FINE = re.compile(
 )
 MOST_WORDS = 20
 A_LIST = 3
-"""Most words of a sentence, figures and single letters apart; with this many commas it is a list, which is read otherwise."""
+"""Most words of a sentence; with this many commas it is a list, which is read otherwise."""
 
 _BOUNDARY = re.compile(r"(?<=[.!?…])\s+")
-_CODE = re.compile(r"\\b|\(\?|^\s*(SELECT|INSERT|UPDATE|DELETE|CREATE|WITH|FROM|PRAGMA)\b|=>|&&|^[a-z0-9_./:{}%-]*$")
+_CODE = re.compile(r"\\b|\(\?|^\s*(SELECT|INSERT|UPDATE|DELETE|CREATE|WITH|FROM|PRAGMA)\b|=>|&&|^[a-z0-9_./:{}%-]*$|·\(")
+"""Patterns, statements, addresses and equations."""
+
 # Grammars of what people type, words of the data file, and what only a developer reads.
 _NOT_SEEN = ("recipe_text/parser.py", "recipe_text/headings.py", "recipe_text/line_parts.py", "recipe_text/method_sentences.py",
              "spec/measures.py", "api/connections.py", "api/middleware/security.py", "schemas/spec_file.py",
@@ -107,7 +109,7 @@ def faults_of(text: str) -> list[str]:
     if re.search(r"(?:\d|\{…\}|\}) %(?!\w)", text):
         faults.append("no space before %")
     for part in _BOUNDARY.split(plain):
-        if len(re.findall(r"[A-Za-z][A-Za-z’'-]+", part)) > MOST_WORDS and part.count(",") < A_LIST:
+        if len(re.findall(r"[A-Za-z0-9’'.,-]+", part)) > MOST_WORDS and part.count(",") < A_LIST:
             faults.append(f"over {MOST_WORDS} words")
         if len(re.findall(r"[:;](?=\s)", part)) > 1:
             faults.append("two colons or semicolons")

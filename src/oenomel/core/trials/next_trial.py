@@ -63,6 +63,9 @@ AS_LARGE: Final = 4.0
 QUIETER: Final = 2 / 3
 """Factor on the share of a pour that is too loud."""
 
+MOST_AROMAS: Final = 3
+"""Most changes of aroma that a proposal names, the largest first."""
+
 ACCENT_DASHES: Final = 2
 MOST_PROPOSALS: Final = 3
 HALF_DONE: Final = 0.5
@@ -387,7 +390,7 @@ class _Question:
             for loudness in loudness_between(drink, self.present, served.volume_ml, before.volume_ml)
             if loudness.is_noticeable
         ]
-        nose = f"Aroma: {listed(loud)}." if loud else ""
+        nose = f"Aroma: {listed(loud[:MOST_AROMAS])}." if loud else ""
         reasons = tuple(reason for reason in (heard, why, *_change_words(changes), nose) if reason)
         chance = self.ideal.chance_within(steps_of(served) - self.reference)
         return Proposal(key, title, drink, reasons, changes, residuals, notes, chance)
