@@ -97,6 +97,19 @@ def test_few_pours_are_told_large_and_in_ounces_thirds_have_their_sign(page, ser
     expect(page.get_by_role("textbox", name=labels.AMOUNT_OF.format("White rum"))).to_have_value("1½")
 
 
+def test_where_ounces_are_shown_no_sentence_counts_millilitres(page, server):
+    page.goto(f"{server.url}/bench/3")
+    page.get_by_role("group", name=labels.VOLUMES_IN).get_by_role("button", name="oz").click()
+    for room in ("/bench/3", "/service", "/service/batches", "/service/batches/2", "/ideas", "/ingredients/open", "/tasting/next"):
+        page.goto(f"{server.url}{room}")
+        at_its_head(page)
+        page.wait_for_load_state("networkidle")
+        written = page.locator("main").inner_text()
+        assert " oz" in written or room == "/tasting/next"
+        # Concentrations stay as they are.
+        assert re.findall(r"[\d.]+ ml\b(?!/)", re.sub(r"(?:/|per )100 ml", "", written)) == [], room
+
+
 def test_a_beginner_is_told_what_the_soft_region_is_until_something_moves(page, server):
     page.goto(f"{server.url}/bench/9")
     breath = page.get_by_role("note", name=labels.SUMMARY)

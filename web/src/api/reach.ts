@@ -71,7 +71,7 @@ class Reach {
       const stop = () => {
         window.clearTimeout(timer);
         forget();
-        reject(new DOMException('Nobody waits any more.', 'AbortError'));
+        reject(new DOMException('No longer needed.', 'AbortError'));
       };
       const timer = window.setTimeout(done, ms);
       const forget = this.whenBack(done);

@@ -2923,6 +2923,8 @@ export interface components {
             less: string;
             /** Same */
             same: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * AxisReport

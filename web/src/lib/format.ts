@@ -59,7 +59,10 @@ export function grams(value: number): string {
   return value < 10 ? plain(value, 1) : value.toFixed(0);
 }
 
-/** The unit of an axis. */
+/** The unit of an axis with what is counted. */
+export const AXIS_UNITS: Record<AxisName, string> = { sugar: 'g sugar/100 ml', acid: 'g acid/100 ml', abv: '% ABV' };
+
+/** The unit of an axis whose name stands beside it. */
 export function axisUnit(axis: AxisName): string {
   return axis === 'abv' ? '% ABV' : 'g/100 ml';
 }
@@ -87,6 +90,27 @@ const marked = (whole: number, part: string) => (part ? `${whole || ''}${part}` 
 /** A volume of the whole drink, in ml or in ounces. */
 export function volume(ml: number, shown: Shown, ounceMl: number): string {
   return shown === 'oz' ? `${ounces(Math.round((4 * ml) / ounceMl) / 4)} oz` : `${ml.toFixed(0)} ml`;
+}
+
+/** Volumes of a sentence; concentrations ("g/100 ml", "per 100 ml") and sizes of bottles as they are sold are none. */
+const VOLUMES =
+  /(?<![\d./]|per |bottles? of )(\d+(?:\.\d+)?)(?:( of | to | or | instead of )(\d+(?:\.\d+)?))? ml\b(?!\/)/g;
+
+/** A whole glass is written in quarters of an ounce, a pour on the marks of a jigger, [oz]. */
+const A_GLASS = 4;
+
+/** A sentence with its volumes in the unit that is shown. */
+export function withVolumes(sentence: string, shown: Shown, ounceMl: number): string {
+  if (shown === 'ml') return sentence;
+  const one = (digits: string) => {
+    const ml = Number(digits);
+    if (ml / ounceMl >= A_GLASS) return volume(ml, shown, ounceMl);
+    const { text, word } = shownAmount(ml, 'ml', shown, ounceMl);
+    return `${text} ${word}`;
+  };
+  return sentence.replace(VOLUMES, (_, first: string, between?: string, second?: string) =>
+    between && second ? `${one(first)}${between}${one(second)}` : one(first),
+  );
 }
 
 export interface ShownAmount {

@@ -1,7 +1,7 @@
-import { useSyncExternalStore } from 'react';
+import { useCallback, useSyncExternalStore } from 'react';
 
 import type { StepsRequest, Supposed } from '../api/client';
-import type { Shown } from './format';
+import { withVolumes, type Shown } from './format';
 import { hasKeys, store, stored, storeText, withKept } from './stored';
 
 /** What a swap or a rebalancing goes for, as far as the person has chosen. */
@@ -143,4 +143,10 @@ export function useSettings(): Settings {
 export function useAim(): Aim {
   const { aim, shown, ounceMl } = useSettings();
   return shown === 'oz' ? { ...aim, grid: ounceMl / 4 } : aim;
+}
+
+/** Writes the volumes of a sentence in the unit that is shown. */
+export function useWithVolumes(): (sentence: string) => string {
+  const { shown, ounceMl } = useSettings();
+  return useCallback((sentence) => withVolumes(sentence, shown, ounceMl), [shown, ounceMl]);
 }

@@ -1,15 +1,14 @@
-import { level, type AxisName } from '../lib/format';
+import { AXIS_UNITS, level, type AxisName } from '../lib/format';
 import { AxisMark } from './AxisMark';
 
 const UNITS: Record<AxisName, string> = { sugar: ' g', acid: ' g', abv: '%' };
-const NAMES: Record<AxisName, string> = { sugar: 'g sugar/100 ml', acid: 'g acid/100 ml', abv: '% ABV' };
 
 /** Sweetness, acidity and strength in a line, each with its mark and its unit. */
 export function Levels({ className = '', ...levels }: Record<AxisName, number> & { className?: string }) {
   return (
     <span className={`flex flex-wrap gap-x-3 ${className}`}>
       {(['sugar', 'acid', 'abv'] as const).map((axis) => (
-        <span key={axis} className="flex items-center gap-1" title={`${level(levels[axis], axis)} ${NAMES[axis]}`}>
+        <span key={axis} className="flex items-center gap-1" title={`${level(levels[axis], axis)} ${AXIS_UNITS[axis]}`}>
           <AxisMark axis={axis} size={12} />
           <span className="font-figure whitespace-nowrap">
             {level(levels[axis], axis)}

@@ -41,6 +41,7 @@ class Axis:
     more: str
     less: str
     same: str
+    unit: str
 
     @property
     def step(self) -> float:
@@ -64,9 +65,9 @@ class Axis:
 
 AXES: Final[Mapping[str, Axis]] = {
     # Sucrose and citric acid: Schutz & Pilgrim, Am. J. Psychol. 70 (1957) 41 (from memory). That of strength is an assumption.
-    "sugar": Axis("sugar", "sweetness", 0.17, 0.3, "sweeter", "drier", "as sweet"),
-    "acid": Axis("acid", "acidity", 0.22, 0.03, "sharper", "less sharp", "as sharp"),
-    "abv": Axis("abv", "strength", 0.15, 0.5, "stronger", "weaker", "as strong"),
+    "sugar": Axis("sugar", "sweetness", 0.17, 0.3, "sweeter", "drier", "as sweet", "g sugar/100 ml"),
+    "acid": Axis("acid", "acidity", 0.22, 0.03, "sharper", "less sharp", "as sharp", "g acid/100 ml"),
+    "abv": Axis("abv", "strength", 0.15, 0.5, "stronger", "weaker", "as strong", "% ABV"),
 }
 
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from oenomel.core.larder import Ingredient
 from oenomel.core.larder.shelf_life import BATCH_MOST_DAYS, BATCH_WEAK_DAYS, HALF_DAY_H, KEEPS_BY_STRENGTH_ABV, is_of_the_day, shelf_life_h
-from oenomel.core.wording import listed
+from oenomel.core.wording import capital, listed
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,8 +24,8 @@ def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
     juices = [part for part in parts if is_of_the_day(part)]
     if juices:
         result = list(dict.fromkeys(juice.in_sentence for juice in juices))
-        they = "is the day's, and tastes" if len(result) == 1 else "are the day's, and taste"
-        return Keeping(HALF_DAY_H, True, f"For today: {listed(result)} {they} flat tomorrow.")
+        taste = "tastes" if len(result) == 1 else "taste"
+        return Keeping(HALF_DAY_H, True, f"Today only. {capital(listed(result))} {taste} flat tomorrow.")
     lasting = [(shelf_life_h(ingredient) or 24 * BATCH_MOST_DAYS, ingredient) for ingredient in parts]
     hours, shortest = min(lasting, key=lambda each: each[0], default=(24 * BATCH_MOST_DAYS, None))
     if abv < KEEPS_BY_STRENGTH_ABV and hours > 24 * BATCH_WEAK_DAYS:

@@ -16,8 +16,6 @@ from oenomel.core.rebalance.solver import Rebalanced
 from oenomel.core.spec import Drink
 from oenomel.core.wording import listed, with_unit
 
-_UNITS = {"sugar": "g sugar/100 ml", "acid": "g acid/100 ml", "abv": "% ABV"}
-
 MOVED_SLOTS = ("sour", "sweet")
 """Slots that today's correction may move: those that balance a drink, never those that define it."""
 
@@ -118,7 +116,7 @@ def making_headline(usual: Composition, measured: Composition, drinks: Sequence[
     axis = max(AXES, key=lambda name: (felt_most[name], apart[name]))
     was, now = figures[axis]
     was_text, now_text = (f"{figure:.{1 if axis == 'acid' else 0}f}" for figure in (was, now))
-    beside = f"{with_unit(now_text, _UNITS[axis])} instead of {was_text}"
+    beside = f"{with_unit(now_text, AXES[axis].unit)} instead of {was_text}"
     felt = [(name, todays) for name, todays in drinks if not todays.is_fine]
     if not drinks:
         return f"{beside}. No drink on the menu uses it."

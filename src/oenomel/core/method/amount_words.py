@@ -108,6 +108,15 @@ def _volume(ml: float, measures: Measures) -> str:
     return f"{_on_a_mark(ounces)} oz"
 
 
+def glass_ounces(ml: float, ounce_ml: float = BAR_OUNCE_ML) -> str:
+    """Write the volume of a whole drink, [ml], in quarters of an ounce.
+
+    >>> glass_ounces(156)
+    '5¼ oz'
+    """
+    return f"{_on_a_mark(round(4 * ml / ounce_ml) / 4)} oz"
+
+
 def _on_a_mark(amount: float) -> str:
     """Write an amount as its fraction, or by the nearest mark of a jigger as "scant" or "heavy".
 

@@ -13,8 +13,6 @@ from oenomel.core.wording import capital, with_unit
 USUAL_LEVEL: Final[Mapping[str, float]] = {"sugar": 8.0, "acid": 0.85, "abv": 15.0}
 """Level at which a step is given in grams and per cent: about the middle of a shaken sour."""
 
-_UNITS: Final = {"sugar": "g sugar", "acid": "g acid", "abv": "% ABV"}
-
 ONLY_GUESSED: Final = 0.5
 WELL_KNOWN: Final = 0.25
 """Probability of guessing from which answers teach nothing; and the standard deviation of a threshold's logarithm below which it can be
@@ -64,9 +62,8 @@ def in_figures(attribute: Attribute, steps: float) -> str:
         return ""
     level, axis = USUAL_LEVEL[attribute], AXES[attribute]
     other = float(axis.level_at(axis.at(level) + steps))
-    of, digits = _UNITS[attribute], 2 if attribute == "acid" else 1
-    where = "" if attribute == "abv" else "/100 ml"
-    return f"notices {level:.{digits}f} against {with_unit(f'{other:.{digits}f}', of)}{where}"
+    digits = 2 if attribute == "acid" else 1
+    return f"notices {level:.{digits}f} against {with_unit(f'{other:.{digits}f}', axis.unit)}"
 
 
 def before_sitting(attribute: Attribute) -> tuple[str, ...]:

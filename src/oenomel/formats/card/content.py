@@ -9,7 +9,7 @@ from typing import Final
 
 from oenomel.core.forecast import Forecast
 from oenomel.core.method import MethodOptions, amount_words
-from oenomel.core.method.amount_words import counted_noun
+from oenomel.core.method.amount_words import counted_noun, glass_ounces
 from oenomel.core.method.serve import NOTE
 from oenomel.core.method.step import Step
 from oenomel.core.method.steps import making_steps
@@ -29,7 +29,7 @@ _TELL: Final = frozenset({
 """Findings that belong on a card: those that can hurt somebody."""
 
 _SERVED: Final = {"none": "served up", "cubes": "on fresh cubes", "large": "on one large cube", "crushed": "on crushed ice"}
-_PLACES: Final = {"glass": "glass first", "topped": "on top", "floated": "floated", "rinse": "rinse", "rim": "edge", "garnish": "garnish"}
+_PLACES: Final = {"glass": "glass first", "topped": "on top", "floated": "floated", "rinse": "rinse", "rim": "rim", "garnish": "garnish"}
 _AT_A_GLANCE: Final = frozenset({"work", "serve", "top", "garnish", "own"})
 """Words of the serve, and the steps that an experienced hand at the station needs."""
 
@@ -120,7 +120,7 @@ def card_of(
     sugar, acid = forecast.interval80["sugar"], forecast.interval80["acid"]
     card = Card(
         name=drink.name,
-        kind=", ".join(part for part in (capital(drink.family) if drink.family != "open" else "", drink.form) if part),
+        kind=", ".join(part for part in (capital(drink.family) if drink.family != "open" else "", drink.form.replace(" edge", " rim")) if part),
         descent=tuple(descent),
         pours=tuple(_pours(drink, steps, way, own_amounts)),
         steps=tuple(_steps(steps)),
@@ -130,7 +130,7 @@ def card_of(
         drawing=None if forecast.appearance is None else glass_drawing(forecast.appearance, _edge_of(drink)),
         drawn=_drawn(forecast),
         garnishes=tuple(_garnish(garnish.what, garnish.how, garnish.why, garnish.instead) for garnish in drink.serve.garnish),
-        volume=f"{served.volume_ml:.0f} ml, {served.volume_ml / way.ounce_ml:.1f} oz",
+        volume=f"{served.volume_ml:.0f} ml, {glass_ounces(served.volume_ml, way.ounce_ml)}",
         strength=f"{served.abv:.1f}% ABV",
         measures=f"{measures:.1f} {COUNTRIES[country]} standard drinks, {served.alcohol_g:.0f} g alcohol"
         if forecast.has_strength

@@ -42,7 +42,7 @@ export function LotPage() {
           <p className="text-lg text-quiet">
             {lot.cooked ? 'Cooked' : lot.pieces ? `Juiced from ${lot.pieces} fruits,` : 'Logged'} {lot.age}
             {lot.used_up_at ? ', finished' : lot.in_use ? ', in use today' : ', replaced by a newer one'}
-            {lot.made_by && ` · marked ${lot.made_by}`}
+            {lot.made_by && ` · made by ${lot.made_by}`}
           </p>
         </header>
         {lot.notes.map((note) => (

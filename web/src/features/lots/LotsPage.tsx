@@ -1,3 +1,4 @@
+import { useWithVolumes } from '../../lib/settings';
 import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -59,9 +60,10 @@ export function LotsPage() {
 }
 
 function LotRow({ lot }: { lot: Lot }) {
+  const inUnit = useWithVolumes();
   const told = [
     lot.age,
-    lot.left_ml !== null && `${plain(lot.left_ml, 0)} ml left`,
+    lot.left_ml !== null && inUnit(`${plain(lot.left_ml, 0)} ml left`),
     lot.readings.length > 0 && `${lot.readings.length} ${lot.readings.length === 1 ? 'reading' : 'readings'}`,
     lot.used_up_at ? 'finished' : lot.in_use ? 'in use' : 'replaced by a newer one',
   ];

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 
 import type { Brief, NotebookTrial } from '../../api/client';
 import { capital } from '../../lib/format';
+import { useWithVolumes } from '../../lib/settings';
 import { BriefDialog } from './BriefDialog';
 
 interface Props {
@@ -17,6 +18,7 @@ interface Props {
 /** What the drink is for, and what of it the newest trial in sight keeps. */
 export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
   const [editing, setEditing] = useState(false);
+  const inUnit = useWithVolumes();
   const last = trials.at(-1);
   const told = [brief.occasion, brief.guest, brief.colour, brief.notes].filter(Boolean);
   const empty = told.length === 0 && (last?.checks.length ?? 0) === 0;
@@ -45,7 +47,7 @@ export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
                 {kept === true && <Check size={18} aria-label="met" className="mt-0.5 shrink-0 text-success" />}
                 {kept === false && <X size={18} aria-label="not met" className="mt-0.5 shrink-0 text-error" />}
                 {kept == null && <span className="w-[18px] shrink-0 text-center">?</span>}
-                {sentence}
+                {inUnit(sentence)}
               </li>
             ))}
           </ul>

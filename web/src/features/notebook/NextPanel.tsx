@@ -55,7 +55,7 @@ export function NextPanel({ drinkId, trial, last, nameOf, heading = 'What to try
           {found.proposals.length === 0 && (
             <p className="text-lg">No change needed. Make it again, or mark it finished.</p>
           )}
-          <ul className="grid gap-3 md:grid-cols-2 xl:grid-cols-3">
+          <ul className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,17rem),1fr))] gap-3">
             {found.proposals.map((proposal) => (
               <ProposalCard
                 key={proposal.key + proposal.title}

@@ -1,5 +1,5 @@
 import type { NotebookTrial, PourEntry, Proposal } from '../../api/client';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
 import { amountWords, pourWords } from '../../spec/pourWords';
 import { Levels } from '../../ui/Levels';
@@ -15,6 +15,7 @@ interface CardProps {
 /** A trial to try next, with its reasons; one press lays it on the bench. */
 export function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProps) {
   const { shown } = useSettings();
+  const inUnit = useWithVolumes();
   const [heard, ...reasons] = proposal.reasons;
   const before = (pour: PourEntry) =>
     trial.spec.pours.find(
@@ -31,7 +32,7 @@ export function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProp
             <li key={index} className={moved ? 'font-semibold' : 'text-quiet'}>
               {pourWords(pour, shown, proposal.spec.ounce_ml, nameOf)}
               {moved && (
-                <span className="text-base font-normal text-quiet">
+                <span className="text-base font-normal whitespace-nowrap text-quiet">
                   {was ? `, was ${amountWords(was, shown, trial.spec.ounce_ml)}` : ', new'}
                 </span>
               )}
@@ -50,13 +51,13 @@ export function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProp
         <p>{heard}</p>
         <ul className="list-disc pl-5">
           {reasons.map((reason) => (
-            <li key={reason}>{reason}</li>
+            <li key={reason}>{inUnit(reason)}</li>
           ))}
         </ul>
       </details>
       {proposal.notes.map((note) => (
         <p key={note} className="mt-1 text-base">
-          {note}
+          {inUnit(note)}
         </p>
       ))}
       <div className="mt-auto" />

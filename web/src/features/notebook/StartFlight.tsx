@@ -41,6 +41,8 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
             <input
               type="checkbox"
               className="checkbox"
+              aria-labelledby={`trial-${trial.number}`}
+              aria-describedby={`why-${trial.number}`}
               checked={numbers.includes(trial.number)}
               onChange={() =>
                 setNumbers(
@@ -50,7 +52,14 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
                 )
               }
             />
-            {trial.number}. {trial.name}
+            <span className="min-w-0 grow py-1 leading-tight">
+              <span id={`trial-${trial.number}`}>
+                {trial.number}. {trial.name}
+              </span>
+              <span id={`why-${trial.number}`} className="block text-base text-quiet">
+                {trial.reason}
+              </span>
+            </span>
           </label>
         ))}
       </fieldset>
@@ -60,8 +69,8 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
         <span>
           Blind
           <span className="block text-base text-quiet">
-            Somebody else pours by a key that only they see. Each taster gets another order, and the names come after
-            the last score.
+            A colleague pours by a key that only they see. Each taster gets another order, and the names come after the
+            last score.
           </span>
         </span>
       </label>

@@ -9,7 +9,7 @@ export function Left({ wish, busy }: { wish: Wish; busy: boolean }) {
   const { supposed } = useSettings();
   const { data } = useQuery(leftQuery({ ...wish, taken_names: [] }, supposed));
   return (
-    <p role="status" className="min-w-0 text-lg leading-tight">
+    <p role="status" className="min-w-0 grow basis-56 text-lg leading-tight">
       {data ? (
         <>
           <strong className="font-figure">{many(data.balanced)}</strong> combinations would balance

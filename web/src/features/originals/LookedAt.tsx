@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 
 import type { Original, Wish } from '../../api/client';
 import { capital, money, plain } from '../../lib/format';
-import { useSettings, type Country } from '../../lib/settings';
+import { formWords } from '../../spec/formWords';
+import { useSettings, type Country, useWithVolumes } from '../../lib/settings';
 import { Refused } from '../../ui/Refused';
 import { useLayOriginal } from './useLayOriginal';
 import { like, varied } from './wish';
@@ -36,6 +37,7 @@ const PART_WORDS: Record<string, string> = {
 export function LookedAt({ original, wish, onWish, onMoved }: Props) {
   const { spec, reasons, nearest, parts, volume_ml, abv, standard_drinks, cost } = original;
   const { country } = useSettings();
+  const inUnit = useWithVolumes();
   const ask = (next: Wish) => {
     onMoved();
     onWish(next);
@@ -45,8 +47,8 @@ export function LookedAt({ original, wish, onWish, onMoved }: Props) {
       <h2 className="font-display text-2xl leading-tight font-semibold">{spec.name}</h2>
       <p className="text-base text-quiet">
         {[
-          `${capital(spec.form)} in a ${spec.serve.glass}`,
-          `${volume_ml.toFixed(0)} ml`,
+          `${capital(formWords(spec.form))} in a ${spec.serve.glass}`,
+          inUnit(`${volume_ml.toFixed(0)} ml`),
           ...(abv >= 0.5
             ? [
                 `${plain(abv, 1)}% ABV`,
@@ -90,7 +92,7 @@ export function LookedAt({ original, wish, onWish, onMoved }: Props) {
       </div>
       <ul className="flex list-disc flex-col gap-1 pl-5 text-base leading-snug">
         {reasons.map((reason) => (
-          <li key={reason}>{reason}</li>
+          <li key={reason}>{inUnit(reason)}</li>
         ))}
         {nearest && (
           <li>
@@ -98,7 +100,7 @@ export function LookedAt({ original, wish, onWish, onMoved }: Props) {
             <Link className="link" to={`/bench/${nearest.drink_id}`}>
               {nearest.name}
             </Link>
-            . This idea {nearest.differs}.
+            . Here: {nearest.differs}.
           </li>
         )}
         {spec.serve.garnish.length > 0 && <li>{garnishWords(original)}</li>}

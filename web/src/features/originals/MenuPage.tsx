@@ -3,7 +3,7 @@ import { useState } from 'react';
 
 import type { Original, Wish } from '../../api/client';
 import { menuQuery } from '../../api/queries/originals';
-import { useAim, useSettings } from '../../lib/settings';
+import { useAim, useSettings, useWithVolumes } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Check } from '../../ui/Check';
 import { Refused } from '../../ui/Refused';
@@ -35,6 +35,7 @@ const FIRST: Request = { stays: PLACES.map(() => null), gone: [], seed: 1, atHan
 export function MenuPage() {
   useTitle('A menu');
   const { supposed } = useSettings();
+  const inUnit = useWithVolumes();
   const aim = useAim();
   const [request, setRequest] = useState(FIRST);
   const { stays, gone, seed, atHand } = request;
@@ -93,7 +94,7 @@ export function MenuPage() {
         </ul>
         {data?.notes.map((note) => (
           <p key={note} className="text-lg">
-            {note}
+            {inUnit(note)}
           </p>
         ))}
       </main>

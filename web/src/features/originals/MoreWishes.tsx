@@ -4,6 +4,7 @@ import type { Wish } from '../../api/client';
 import { aromasQuery, familiesQuery, rulesQuery, tastersQuery } from '../../api/queries/house';
 import { capital } from '../../lib/format';
 import { Figure } from '../../ui/Field';
+import { formWords } from '../../spec/formWords';
 import { Pick } from '../../ui/Pick';
 
 interface Props {
@@ -43,7 +44,7 @@ function OfTheDrink({ wish, onChange }: Props) {
         label="Form"
         className={BOX}
         value={wish.form}
-        options={[['', 'Any form'], ...said(forms.map(({ name }) => name))]}
+        options={[['', 'Any form'], ...forms.map(({ name }): [string, string] => [name, formWords(name)])]}
         onPick={(form) => set({ form })}
       />
       <Pick

@@ -2,6 +2,7 @@ import { RotateCcw, Shuffle, Square } from 'lucide-react';
 import { useState } from 'react';
 
 import type { Wish } from '../../api/client';
+import { useWithVolumes } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Refused } from '../../ui/Refused';
 import { useMedia } from '../../ui/useMedia';
@@ -21,6 +22,7 @@ const FOLDED = '(max-width: 1023px)';
 
 /** Drinks that nobody has mixed yet: the wish, a board of small glasses, and what is to be said of the one that is looked at. */
 export function OriginalsPage() {
+  const inUnit = useWithVolumes();
   useTitle('One drink');
   const { wish, isKnown, change, undo } = useWish();
   const { rested, fresh, shown, notes, error, busy, stop, isPinned, toggle } = useOriginals(wish, isKnown);
@@ -63,7 +65,7 @@ export function OriginalsPage() {
           )}
           {notes.map((note) => (
             <p key={note} className="px-1 text-base text-quiet">
-              {note}.
+              {inUnit(note)}.
             </p>
           ))}
         </section>
@@ -121,7 +123,7 @@ interface BoardHeadProps {
 /** What the wish leaves, others of the same wish, and the way back. */
 function BoardHead({ wish, rested, busy, onChange, onUndo, onStop }: BoardHeadProps) {
   return (
-    <div className="panel flex items-center gap-2 px-3 py-2">
+    <div className="panel flex flex-wrap items-center gap-2 px-3 py-2">
       <Left wish={rested} busy={busy} />
       <div className="ml-auto flex shrink-0 flex-wrap justify-end gap-1.5">
         <button

@@ -73,7 +73,13 @@ function Inside({ original: { spec, sight, sugar, acid, abv } }: { original: Ori
       <span className="flex min-w-0 flex-col gap-1">
         <strong className="pr-11 font-display text-xl leading-tight font-semibold wrap-anywhere">{spec.name}</strong>
         <span className="text-base leading-snug">
-          {spec.pours.map((pour) => pourWords(pour, shown, spec.ounce_ml, nameOf)).join(' · ')}
+          {spec.pours
+            .map((pour) =>
+              pour.slot === 'edge'
+                ? `${nameOf(pour.ingredient)} on the rim`
+                : pourWords(pour, shown, spec.ounce_ml, nameOf),
+            )
+            .join(' · ')}
         </span>
         <Levels sugar={sugar} acid={acid} abv={abv} className="mt-auto text-[0.92rem]" />
       </span>

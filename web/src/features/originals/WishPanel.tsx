@@ -112,7 +112,7 @@ function Strength({ wish, onChange }: Omit<Props, 'isFolded'>) {
   const field = 'input min-h-11 w-16 font-figure';
   return (
     <div className="flex flex-wrap items-center gap-2 text-base" role="group" aria-label="Strength as served">
-      Strength
+      Strength, %
       <Figure
         aria-label="Strength from, %"
         className={field}
@@ -130,7 +130,6 @@ function Strength({ wish, onChange }: Omit<Props, 'isFolded'>) {
         placeholder="any"
         onFigure={(each) => set([low, each])}
       />
-      %
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { useWithVolumes } from '../../lib/settings';
 import { useQuery } from '@tanstack/react-query';
 import { BottleWine } from 'lucide-react';
 import { useState } from 'react';
@@ -49,6 +50,7 @@ export function BatchesPage() {
 function BatchCard({ batch }: { batch: KeptBatchSummary }) {
   const { id, name, left_ml, volume_ml, serves_left, service, use_by, past, used_up_at, made_by, made_at, descent } =
     batch;
+  const inUnit = useWithVolumes();
   return (
     <Link
       to={`/service/batches/${id}`}
@@ -64,7 +66,7 @@ function BatchCard({ batch }: { batch: KeptBatchSummary }) {
         <span className="font-display text-xl font-semibold">{name}</span>
         <span className="pt-1 text-2xl font-semibold">
           {used_up_at ? 'finished' : `${serves_left} ${serves_left === 1 ? 'serve' : 'serves'}`}
-          <span className="text-base font-normal text-quiet"> {plain(left_ml, 0)} ml left</span>
+          <span className="text-base font-normal text-quiet"> {inUnit(`${plain(left_ml, 0)} ml left`)}</span>
         </span>
         <span className={`pt-1 text-base ${past ? 'font-semibold text-warning' : 'text-quiet'}`}>
           {past ? 'Past its day: ' : ''}use by {day(use_by)}

@@ -1,4 +1,5 @@
 import type { Bought } from '../../api/client';
+import { useWithVolumes } from '../../lib/settings';
 
 interface Props {
   lines: Bought[];
@@ -40,14 +41,15 @@ export function BoughtList({ lines, details = true, onTick }: Props) {
 }
 
 function Row({ line, details, onTick }: { line: Bought; details: boolean; onTick: Props['onTick'] }) {
+  const inUnit = useWithVolumes();
   const told = (
     <span
       className={`flex min-w-0 grow flex-wrap items-baseline gap-x-3 ${line.done ? 'text-quiet line-through' : ''}`}
     >
       <span className="min-w-0 grow basis-32 text-lg leading-tight font-semibold">{line.name}</span>
-      <span className="text-lg font-semibold whitespace-nowrap">{line.amount}</span>
+      <span className="text-lg font-semibold whitespace-nowrap">{inUnit(line.amount)}</span>
       <span className={`basis-full text-base leading-snug text-quiet print:block ${details ? '' : 'hidden'}`}>
-        {line.words}
+        {inUnit(line.words)}
       </span>
     </span>
   );

@@ -2,6 +2,7 @@ import { useState } from 'react';
 
 import { api, type Correction, type Corrections, type KeptBatch } from '../../api/client';
 import { AXIS_NAMES, level, plain, type AxisName } from '../../lib/format';
+import { useWithVolumes } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { Figure } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
@@ -49,6 +50,7 @@ const READINGS = [
 
 /** Tasted over ice first; then what the tongue or the refractometer says, and what to add for it. */
 export function Correct({ batch }: { batch: KeptBatch }) {
+  const inUnit = useWithVolumes();
   const { id, taste, used_up_at, recipe } = batch;
   const path = { batch_id: id };
   const [said, setSaid] = useState<Said>({});
@@ -79,7 +81,7 @@ export function Correct({ batch }: { batch: KeptBatch }) {
   return (
     <section aria-label="Taste and correct" className="panel flex flex-col gap-3 p-4">
       <h2 className="font-display text-2xl leading-tight font-semibold">Taste and correct</h2>
-      <p className="text-lg leading-snug">{taste}</p>
+      <p className="text-lg leading-snug">{inUnit(taste)}</p>
       {SAID.map(([axis, words]) => (
         <div key={axis} role="group" aria-label={AXIS_NAMES[axis]} className="flex flex-wrap items-center gap-1.5">
           <AxisMark axis={axis} size={16} />
@@ -114,24 +116,25 @@ interface FoundProps {
 
 /** What was found of it, and what brings it back. */
 function Found({ found, pending, onAdd }: FoundProps) {
+  const inUnit = useWithVolumes();
   return (
     <div role="status" className="flex flex-col gap-2 border-t border-base-300 pt-3">
-      {found.words && <p className="text-lg">{found.words}</p>}
+      {found.words && <p className="text-lg">{inUnit(found.words)}</p>}
       {found.notes.map((note) => (
         <p key={note} className="text-base text-quiet">
-          {note}
+          {inUnit(note)}
         </p>
       ))}
       {found.corrections.map((correction) => (
         <div key={correction.words} className="flex flex-col items-start gap-2 rounded-xl bg-base-200 p-3">
-          <p className="text-xl leading-snug">{correction.words}</p>
+          <p className="text-xl leading-snug">{inUnit(correction.words)}</p>
           <button
             type="button"
             className="btn btn-accent h-auto min-h-12 py-2 text-base"
             disabled={pending}
             onClick={() => onAdd(correction)}
           >
-            Added {correction.additions.map(({ name, ml }) => `${plain(ml)} ml ${name}`).join(', ')}
+            Added {correction.additions.map(({ name, ml }) => inUnit(`${plain(ml)} ml ${name}`)).join(', ')}
           </button>
         </div>
       ))}

@@ -1,3 +1,4 @@
+import { useWithVolumes } from '../../lib/settings';
 import { Link } from 'react-router';
 
 import type { KeptBatch } from '../../api/client';
@@ -5,6 +6,7 @@ import { day, plain } from '../../lib/format';
 
 /** Whose share is in the bottle: a line of fillings, the newest first, each as wide as its share. */
 export function Descent({ batch }: { batch: KeptBatch }) {
+  const inUnit = useWithVolumes();
   const { descends, wood, id } = batch;
   if (descends.length < 2) return null;
   return (
@@ -35,7 +37,9 @@ export function Descent({ batch }: { batch: KeptBatch }) {
             </span>
             <span className="text-base text-quiet">
               {day(made_at)}
-              {kept_ml > 0 && index < descends.length - 1 && `, ${plain(kept_ml, 0)} ml of the filling below stayed in`}
+              {kept_ml > 0 &&
+                index < descends.length - 1 &&
+                inUnit(`, ${plain(kept_ml, 0)} ml of the filling below stayed in`)}
             </span>
           </li>
         ))}

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { api, type Evening, type EveningEntry } from '../../api/client';
 import { newestQuery } from '../../api/queries/drinks';
 import { batchesQuery } from '../../api/queries/service';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { Figure } from '../../ui/Field';
 import { IconButton } from '../../ui/IconButton';
 import { Pick } from '../../ui/Pick';
@@ -179,6 +179,7 @@ interface LineProps {
 }
 
 function DrinkLine({ drink, name, words, onChange, onRemove }: LineProps) {
+  const inUnit = useWithVolumes();
   return (
     <li className="flex flex-col gap-1.5 rounded-xl border border-base-300 p-2.5">
       <div className="flex items-center gap-2">
@@ -196,7 +197,7 @@ function DrinkLine({ drink, name, words, onChange, onRemove }: LineProps) {
         />
         <Way drink={drink} onChange={onChange} />
       </div>
-      <p className="text-base leading-snug text-quiet">{words}</p>
+      <p className="text-base leading-snug text-quiet">{inUnit(words)}</p>
     </li>
   );
 }

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 
 import type { Batch } from '../../api/client';
-import { plain, shownAmount } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { plain, shownAmount, volume } from '../../lib/format';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { Bottle } from './Bottle';
 import type { BatchWish } from './useBatchWish';
@@ -15,6 +15,8 @@ interface Props {
 
 /** What goes into the bottle, in the order of pouring and to scale, and whether the bottle holds it. */
 export function JugAndBottle({ batch, wish, onChange }: Props) {
+  const { shown, ounceMl } = useSettings();
+  const inUnit = useWithVolumes();
   const { pours, fit, makes, total_ml, container_ml, notes, water, chilling, keeps } = batch;
   // What stands beside already isn’t told twice.
   const elsewhere = [fit.words, keeps, chilling.words, `Water: ${water.words}`];
@@ -27,11 +29,12 @@ export function JugAndBottle({ batch, wish, onChange }: Props) {
   return (
     <>
       <h2 className="font-display text-2xl leading-tight font-semibold">
-        {plain(total_ml, 0)} ml <span className="font-sans text-lg font-normal text-quiet">{makes}</span>
+        {volume(total_ml, shown, ounceMl)}{' '}
+        <span className="font-sans text-lg font-normal text-quiet">{inUnit(makes)}</span>
       </h2>
       {!fit.fits && (
         <div role="alert" className="flex flex-col items-start gap-2 rounded-xl bg-secondary p-3 text-lg">
-          <p className="font-semibold">{fit.words}</p>
+          <p className="font-semibold">{inUnit(fit.words)}</p>
           <div className="flex flex-wrap gap-2">
             <button
               type="button"
@@ -68,7 +71,7 @@ export function JugAndBottle({ batch, wish, onChange }: Props) {
           .filter((note) => !elsewhere.includes(note))
           .map((note) => (
             <li key={note} className="max-w-prose text-base leading-snug">
-              {note}
+              {inUnit(note)}
             </li>
           ))}
       </ul>
@@ -78,6 +81,7 @@ export function JugAndBottle({ batch, wish, onChange }: Props) {
 
 /** The pours in their order, each to tick off once it is in the jug. */
 function Order({ batch }: { batch: Batch }) {
+  const inUnit = useWithVolumes();
   const { shown, ounceMl } = useSettings();
   const [done, setDone] = useState<readonly number[]>([]);
   const tick = (index: number) =>
@@ -98,7 +102,7 @@ function Order({ batch }: { batch: Batch }) {
                   {name}
                 </span>
                 <span className="block text-base text-quiet">
-                  {[lot && `from ${lot}`, how].filter(Boolean).join('; ')}
+                  {inUnit([lot && `from ${lot}`, how].filter(Boolean).join('; '))}
                 </span>
               </span>
               <span className={`text-3xl font-semibold whitespace-nowrap max-sm:text-2xl ${on ? 'text-quiet' : ''}`}>

@@ -3,7 +3,8 @@ import { Link, useParams } from 'react-router';
 
 import { api, type KeptBatch } from '../../api/client';
 import { keptBatchQuery } from '../../api/queries/service';
-import { day, level, plain, type AxisName } from '../../lib/format';
+import { AXIS_UNITS, day, level, plain, type AxisName } from '../../lib/format';
+import { useWithVolumes } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { AxisMark } from '../../ui/AxisMark';
@@ -60,14 +61,11 @@ export function KeptBatchPage() {
   );
 }
 
-const AXES: [AxisName, string][] = [
-  ['sugar', 'g sugar/100 ml'],
-  ['acid', 'g acid/100 ml'],
-  ['abv', '% ABV'],
-];
+const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 
 /** What is left, and pouring from it. */
 function Left({ batch }: { batch: KeptBatch }) {
+  const inUnit = useWithVolumes();
   const { id, left_ml, volume_ml, serves_left, serve_ml, use_by, past, used_up_at, label, note } = batch;
   const path = { batch_id: id };
   const serve = api.useMutation('post', '/api/batches/{batch_id}/served');
@@ -79,31 +77,31 @@ function Left({ batch }: { batch: KeptBatch }) {
           className="w-20 shrink-0"
           container={volume_ml / 0.9}
           bands={[{ key: 'left', ml: left_ml, brings: 'other' }]}
-          label={`${plain(left_ml, 0)} of ${plain(volume_ml, 0)} ml left`}
+          label={inUnit(`${plain(left_ml, 0)} of ${plain(volume_ml, 0)} ml left`)}
         />
         <div className="flex flex-col leading-tight">
           <p role="status" className="text-4xl font-semibold">
             {serves_left} <span className="text-xl font-normal">{serves_left === 1 ? 'serve' : 'serves'}</span>
           </p>
-          <p className="text-lg text-quiet">
-            {plain(left_ml, 0)} of {plain(volume_ml, 0)} ml
-          </p>
+          <p className="text-lg text-quiet">{inUnit(`${plain(left_ml, 0)} of ${plain(volume_ml, 0)} ml`)}</p>
           <p className={`pt-2 text-lg ${past ? 'font-semibold text-warning' : ''}`}>
             {past && 'Past its day: '}Use by {day(use_by)}
           </p>
           <ul className="pt-2 text-base">
-            {AXES.filter(([axis]) => batch[axis] > 0.02).map(([axis, unit]) => (
+            {AXES.filter((axis) => batch[axis] > 0.02).map((axis) => (
               <li key={axis} className="flex items-center gap-1.5">
-                <AxisMark axis={axis} /> {level(batch[axis], axis)} {unit}
+                <AxisMark axis={axis} /> {level(batch[axis], axis)}
+                {axis === 'abv' ? '' : ' '}
+                {AXIS_UNITS[axis]}
               </li>
             ))}
           </ul>
         </div>
       </div>
-      <p className="text-lg leading-snug">{label.serve}</p>
+      <p className="text-lg leading-snug">{inUnit(label.serve)}</p>
       {label.each.map((words) => (
         <p key={words} className="text-base leading-snug">
-          {words}
+          {inUnit(words)}
         </p>
       ))}
       {used_up_at ? (
@@ -170,6 +168,7 @@ function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: Ke
 }
 
 function Log({ batch }: { batch: KeptBatch }) {
+  const inUnit = useWithVolumes();
   const { log, poured } = batch;
   return (
     <section aria-label="History" className="panel flex flex-col gap-2 p-4">
@@ -185,7 +184,7 @@ function Log({ batch }: { batch: KeptBatch }) {
                 minute: '2-digit',
               })}
             </span>{' '}
-            {words}
+            {inUnit(words)}
           </li>
         ))}
       </ol>
@@ -196,7 +195,7 @@ function Log({ batch }: { batch: KeptBatch }) {
               <span className="grow">
                 {name} {lot && <span className="text-quiet">{lot}</span>}
               </span>
-              <span className="font-figure">{plain(ml, 1)} ml</span>
+              <span className="font-figure">{inUnit(`${plain(ml, 1)} ml`)}</span>
             </li>
           ))}
         </ul>

@@ -1,6 +1,6 @@
 import type { Batch } from '../../api/client';
 import { capital, degrees, level, plain, volume, type AxisName } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { Fold } from '../../ui/Fold';
 import { BoughtList } from './BoughtList';
@@ -14,6 +14,7 @@ const AXES: [AxisName, string, string, string][] = [
 /** One serve out of the bottle, as it is poured and while it is drunk, beside the drink made singly; cold, keeping, and what it takes. */
 export function OneServe({ batch }: { batch: Batch }) {
   const { shown, ounceMl } = useSettings();
+  const inUnit = useWithVolumes();
   const { serve_ml, served, chilling, keeps, water, buy, label, freezing_c, findings } = batch;
   return (
     <section aria-label="One serve" className="panel flex flex-col gap-2 p-4">
@@ -21,7 +22,7 @@ export function OneServe({ batch }: { batch: Batch }) {
         {volume(serve_ml, shown, ounceMl)} per serve
       </h2>
       <p className="text-lg leading-snug">
-        {label.serve}
+        {inUnit(label.serve)}
         {served.alcohol_g > 0.5 && (
           <span className="text-quiet">
             {' '}
@@ -32,10 +33,10 @@ export function OneServe({ batch }: { batch: Batch }) {
       </p>
       <ByTheMinute batch={batch} />
       <dl className="flex flex-col gap-1.5 border-t border-base-300 pt-2 text-base leading-snug">
-        <Told name="Water" words={capital(water.words)} />
-        <Told name="Cold" words={chilling.words} />
+        <Told name="Water" words={capital(inUnit(water.words))} />
+        <Told name="Cold" words={inUnit(chilling.words)} />
         <Told name="Keeps" words={keeps} />
-        <Told name="Freezes" words={`freezes at ${degrees(freezing_c)} °C`} />
+        <Told name="Freezes" words={`at ${degrees(freezing_c)} °C`} />
       </dl>
       {buy.length > 0 && (
         <Fold title="Supplies" count={buy.length}>
@@ -46,7 +47,7 @@ export function OneServe({ batch }: { batch: Batch }) {
         <Fold title="About one serve" count={findings.length}>
           <ul className="flex flex-col gap-1 text-base leading-snug">
             {findings.map(({ code, message }) => (
-              <li key={code}>{message}</li>
+              <li key={code}>{inUnit(message)}</li>
             ))}
           </ul>
         </Fold>

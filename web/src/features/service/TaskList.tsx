@@ -1,4 +1,5 @@
 import type { EveningTask } from '../../api/client';
+import { useWithVolumes } from '../../lib/settings';
 
 interface Props {
   tasks: EveningTask[];
@@ -16,6 +17,7 @@ const dayOf = (iso: string): string =>
 
 /** The tasks in the order of their times, each to tick off; a new day has its heading. */
 export function TaskList({ tasks, hands, details, onTick }: Props) {
+  const inUnit = useWithVolumes();
   return (
     <ol aria-label="Tasks" className="flex flex-col">
       {tasks.map((task, index) => {
@@ -37,7 +39,7 @@ export function TaskList({ tasks, hands, details, onTick }: Props) {
                 {clock(task.begins_at)}
               </span>
               <span className={`min-w-0 grow leading-tight ${task.done ? 'text-quiet line-through' : ''}`}>
-                <span className="text-lg font-semibold">{task.words}</span>
+                <span className="text-lg font-semibold">{inUnit(task.words)}</span>
                 <span className="block text-base text-quiet">
                   {[
                     task.late && 'Late',
@@ -48,7 +50,9 @@ export function TaskList({ tasks, hands, details, onTick }: Props) {
                     .join('. ')}
                 </span>
                 {task.why && (
-                  <span className={`text-base text-quiet print:block ${details ? 'block' : 'hidden'}`}>{task.why}</span>
+                  <span className={`text-base text-quiet print:block ${details ? 'block' : 'hidden'}`}>
+                    {inUnit(task.why)}
+                  </span>
                 )}
               </span>
               {hands > 1 && (

@@ -6,7 +6,7 @@ import { client, unwrap, type Evening } from '../../api/client';
 import { eveningQuery } from '../../api/queries/service';
 import { money } from '../../lib/format';
 import { saveFile } from '../../lib/saveFile';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { Check } from '../../ui/Check';
@@ -21,6 +21,7 @@ import { useTicks } from './useTicks';
 /** The evening that is ahead, worked backwards from its hour: its drinks, its tasks to tick, what it takes. */
 export function TonightPage() {
   const { supposed } = useSettings();
+  const inUnit = useWithVolumes();
   const { data, error } = useQuery(eveningQuery(supposed));
   useTitle('Event plan');
   if (!data) return <Waiting error={error} />;
@@ -34,14 +35,14 @@ export function TonightPage() {
           {data.evening && <h2 className="font-display text-2xl font-semibold wrap-anywhere">{data.evening.name}</h2>}
           {data.headline && (
             <p role="status" className="text-xl">
-              {data.headline}
+              {inUnit(data.headline)}
             </p>
           )}
         </header>
         {data.warnings.length > 0 && (
           <ul aria-label="Check this" className="panel flex flex-col gap-1 border-warning px-4 py-2 text-lg">
             {data.warnings.map((words) => (
-              <li key={words}>{words}</li>
+              <li key={words}>{inUnit(words)}</li>
             ))}
           </ul>
         )}

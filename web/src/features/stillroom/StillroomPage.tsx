@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import type { PreparationSummary } from '../../api/client';
 import { preparationsQuery } from '../../api/queries/stillroom';
 import { capital, plain } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { useTitle } from '../../ui/useTitle';
@@ -46,6 +46,7 @@ export function StillroomPage() {
 }
 
 function PreparationCard({ preparation }: { preparation: PreparationSummary }) {
+  const inUnit = useWithVolumes();
   const { makes, kind, report, fault, left_ml, par_ml, drinks } = preparation;
   const short = left_ml !== null && par_ml !== null && left_ml < par_ml;
   return (
@@ -69,8 +70,8 @@ function PreparationCard({ preparation }: { preparation: PreparationSummary }) {
           <span className="text-error">{capital(fault)}.</span>
         )}
         <span className={`mt-auto ${short ? 'text-warning' : 'text-quiet'}`}>
-          {left_ml === null ? 'None open' : `${plain(left_ml, 0)} ml left`}
-          {par_ml !== null && `, par ${plain(par_ml, 0)} ml`}
+          {left_ml === null ? 'None open' : inUnit(`${plain(left_ml, 0)} ml left`)}
+          {par_ml !== null && inUnit(`, par ${plain(par_ml, 0)} ml`)}
         </span>
       </Link>
     </li>

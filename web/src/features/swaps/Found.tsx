@@ -1,6 +1,6 @@
 import type { Way } from '../../api/client';
 import { sentence } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { moveWords } from './words';
 
@@ -18,6 +18,7 @@ interface Props {
 /** The amounts that bring it there: the moves, what each did, what is left. */
 export function Found({ found, notes, alone, ounceMl }: Props) {
   const { shown } = useSettings();
+  const inUnit = useWithVolumes();
   return (
     <>
       <section aria-label="New amounts" className={alone ? 'border-t border-base-300 py-2' : 'sr-only'}>
@@ -41,7 +42,7 @@ export function Found({ found, notes, alone, ounceMl }: Props) {
           <ul>
             {found.changes.map(({ words, steps }) => (
               <li key={words} className="flex items-baseline gap-2">
-                <span className="grow first-letter:uppercase">{words}</span>
+                <span className="grow first-letter:uppercase">{inUnit(words)}</span>
                 {AXES.map((axis) => (
                   <Did key={axis} axis={axis} steps={steps[axis] ?? 0} />
                 ))}
@@ -59,7 +60,7 @@ export function Found({ found, notes, alone, ounceMl }: Props) {
         )}
         {notes.map((note) => (
           <p key={note} className="mt-1">
-            {note}
+            {inUnit(note)}
           </p>
         ))}
       </section>

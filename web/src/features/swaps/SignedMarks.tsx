@@ -30,16 +30,16 @@ export function SignedMarks({ axis, plain, mended }: Props) {
   const { data: rules } = useQuery(rulesQuery());
   const band = rules?.tasted_steps ?? 0;
   const [poured, back] = [plain.steps[axis], mended?.steps[axis]];
-  const words = mended ? `. Rebalanced: ${told(axis, mended)}` : '';
+  const words = mended ? `. Rebalanced: ${differenceWords(axis, mended)}` : '';
   return (
     <svg
       width={WIDTH}
       height={HEIGHT}
       role="img"
-      aria-label={`1:1: ${told(axis, plain)}${words}`}
+      aria-label={`1:1: ${differenceWords(axis, plain)}${words}`}
       className={`shrink-0 ${COLOUR[axis]}`}
     >
-      {/* What lies within can hardly be told apart. */}
+      {/* What lies within is hard to tell apart. */}
       <rect
         x={at(-band)}
         width={at(band) - at(-band)}
@@ -79,7 +79,7 @@ function at(steps: number): number {
   return WIDTH / 2 + (Math.max(-MOST, Math.min(MOST, steps)) / MOST) * room;
 }
 
-function told(axis: AxisName, { steps, tasted }: Standing): string {
+function differenceWords(axis: AxisName, { steps, tasted }: Standing): string {
   if (!tasted.includes(axis)) return 'on target';
   return LESS_AND_MORE[axis][steps[axis] > 0 ? 1 : 0];
 }

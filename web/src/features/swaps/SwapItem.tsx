@@ -1,6 +1,6 @@
 import type { SwapRow } from '../../api/client';
 import { capital, sentence } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { ColourChip } from './ColourChip';
 import { SignedMarks } from './SignedMarks';
 import { moveWords, rowName, tastedWords } from './words';
@@ -24,6 +24,7 @@ interface Props {
 /** One offer: what it does as poured, what brings it back, and what no axis shows. */
 export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, onPoint, onHover }: Props) {
   const { shown } = useSettings();
+  const inUnit = useWithVolumes();
   const { plain, mended, moves, notes } = row;
   const asPoured = tastedWords(plain.words);
   return (
@@ -70,7 +71,7 @@ export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, o
         )}
         {notes.map((note) => (
           <span key={note} className="block">
-            {note}
+            {inUnit(note)}
           </span>
         ))}
         {!row.proved && <span className="text-quiet"> (not every option was tried)</span>}

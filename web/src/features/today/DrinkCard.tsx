@@ -1,8 +1,8 @@
 import { Check, CircleAlert } from 'lucide-react';
 
 import type { DrinkToday } from '../../api/client';
-import { level, shownAmount, type AxisName } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { AXIS_NAMES, axisUnit, level, shownAmount, type AxisName } from '../../lib/format';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { LayingNotice, useLaying } from '../laying';
 import { trialIdOf } from './trialId';
@@ -10,6 +10,7 @@ import { trialIdOf } from './trialId';
 /** A drink of the menu today: fine, or what to pour instead, to be read at arm’s length. */
 export function DrinkCard({ drink }: { drink: DrinkToday }) {
   const { name, fine, words, left, moves, axes, drink_id } = drink;
+  const inUnit = useWithVolumes();
   return (
     <li
       className={`panel flex min-w-0 flex-col gap-2 p-4 print:break-inside-avoid print:p-2 ${fine ? '' : 'border-2 border-accent'}`}
@@ -19,7 +20,7 @@ export function DrinkCard({ drink }: { drink: DrinkToday }) {
         <span
           className={`flex items-center gap-1 font-sans text-base font-normal ${fine ? 'text-success' : 'text-warning'}`}
         >
-          {fine ? <Check size={18} aria-hidden /> : <CircleAlert size={18} aria-hidden />} {words}
+          {fine ? <Check size={18} aria-hidden /> : <CircleAlert size={18} aria-hidden />} {inUnit(words)}
         </span>
       </h2>
       {moves.length > 0 && (
@@ -29,18 +30,19 @@ export function DrinkCard({ drink }: { drink: DrinkToday }) {
           ))}
         </ul>
       )}
-      {left && <p className="text-base">{left}</p>}
+      {left && <p className="text-base">{inUnit(left)}</p>}
       {fine && <Pours drink={drink} />}
       <dl className={`mt-auto flex-wrap gap-x-4 gap-y-1 text-base text-quiet print:flex ${fine ? 'hidden' : 'flex'}`}>
         {axes.map(({ axis, today, written, felt }) => (
           <div key={axis} className={`items-center gap-1.5 print:flex ${felt ? 'flex' : 'hidden'}`}>
             <dt>
               <AxisMark axis={axis as AxisName} />
-              <span className="sr-only">{AXIS_UNITS[axis as AxisName]}</span>
+              <span className="sr-only">{AXIS_NAMES[axis as AxisName]}</span>
             </dt>
             <dd className={felt ? 'font-semibold text-base-content' : ''}>
               {level(today, axis as AxisName)}
-              {axis === 'abv' ? '% ABV' : ' g/100 ml'}
+              {axis === 'abv' ? '' : ' '}
+              {axisUnit(axis as AxisName)}
               <span className="font-normal text-quiet">, spec {level(written, axis as AxisName)}</span>
             </dd>
           </div>
@@ -50,12 +52,6 @@ export function DrinkCard({ drink }: { drink: DrinkToday }) {
     </li>
   );
 }
-
-const AXIS_UNITS: Record<AxisName, string> = {
-  sugar: 'sugar/100 ml',
-  acid: 'acid/100 ml',
-  abv: 'ABV',
-};
 
 function Instead({ name, before, after }: { name: string; before: number; after: number }) {
   const { shown, ounceMl } = useSettings();

@@ -1,3 +1,4 @@
+import { useWithVolumes } from '../../lib/settings';
 import { Plus, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -44,6 +45,7 @@ export function LotStrip({ lots }: { lots: Lot[] }) {
 function LotChip({ lot }: { lot: Lot }) {
   const measured = lot.figures.filter((each) => each.measured !== null);
   const warns = lot.past_its_day || lot.notes.length > 0;
+  const inUnit = useWithVolumes();
   return (
     <Link
       to={`/ingredients/open/${lot.id}`}
@@ -66,7 +68,7 @@ function LotChip({ lot }: { lot: Lot }) {
             </span>
           );
         })}
-        {lot.left_ml !== null && <span className="text-quiet">{plain(lot.left_ml, 0)} ml left</span>}
+        {lot.left_ml !== null && <span className="text-quiet">{inUnit(`${plain(lot.left_ml, 0)} ml left`)}</span>}
       </span>
     </Link>
   );

@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react';
 
 import type { Today } from '../../api/client';
 import { lotsQuery, todayQuery } from '../../api/queries/today';
-import { useAim, useSettings } from '../../lib/settings';
+import { useAim, useSettings, useWithVolumes } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { useKept } from '../../ui/useKept';
@@ -15,6 +15,7 @@ import { TonightLists } from './TonightLists';
 /** The room that a bar opens first: today's lots, each drink of the list with what to pour instead, what the evening takes. */
 export function TodayPage() {
   const { supposed } = useSettings();
+  const inUnit = useWithVolumes();
   const aim = useAim();
   const asked = useQuery(todayQuery(aim.grid, supposed));
   const lots = useKept(useQuery(lotsQuery()).data);
@@ -38,7 +39,7 @@ export function TodayPage() {
         <header>
           <h2 className="font-display text-2xl font-semibold">{date}</h2>
           <p role="status" className="text-xl">
-            {today.headline} {today.shared.map((each) => `${each}.`).join(' ')}
+            {inUnit(today.headline)} {today.shared.map((each) => `${inUnit(each)}.`).join(' ')}
           </p>
         </header>
         <LotStrip lots={lots} />

@@ -2,20 +2,21 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 
 import type { Today } from '../../api/client';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { volume } from '../../lib/format';
 import { Serves } from './Serves';
 
 /** What the evening takes: what to measure, prepare and buy, what runs low, and how many are expected. */
 export function TonightLists({ today }: { today: Today }) {
   const { shown, ounceMl } = useSettings();
+  const inUnit = useWithVolumes();
   const { worth, prepare, low, fruit } = today;
   return (
     <div className="flex flex-col gap-3 print:mt-2 print:grid print:grid-cols-3 print:gap-2">
       {worth.length > 0 && (
         <Part title="To measure" className="print:hidden">
           {worth.slice(0, 2).map(({ words }) => (
-            <li key={words}>{words}</li>
+            <li key={words}>{inUnit(words)}</li>
           ))}
         </Part>
       )}
@@ -31,7 +32,7 @@ export function TonightLists({ today }: { today: Today }) {
                 <span className="grow font-semibold">{ingredient.name}</span>
               )}
               <span className="font-figure whitespace-nowrap">{volume(ml, shown, ounceMl)}</span>
-              <span className="basis-full text-base text-quiet">{words}</span>
+              <span className="basis-full text-base text-quiet">{inUnit(words)}</span>
             </li>
           ))}
         </Part>
@@ -43,7 +44,7 @@ export function TonightLists({ today }: { today: Today }) {
               <span className="grow font-semibold">
                 {pieces} {name}
               </span>
-              <span className="basis-full text-base text-quiet">{why}</span>
+              <span className="basis-full text-base text-quiet">{inUnit(why)}</span>
             </li>
           ))}
         </Part>

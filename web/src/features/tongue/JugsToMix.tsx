@@ -1,6 +1,6 @@
 import type { Fault, Sitting } from '../../api/client';
 import { plain, shownAmount } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
+import { useSettings, useWithVolumes } from '../../lib/settings';
 import { Refused } from '../../ui/Refused';
 
 interface Props {
@@ -13,13 +13,14 @@ interface Props {
 /** What goes in the two jugs, side by side, and what is worth knowing before the first glass. */
 export function JugsToMix({ sitting, pending, fault, onMixed }: Props) {
   const all = sitting.rounds * sitting.turns.length;
+  const inUnit = useWithVolumes();
   return (
     <>
       <section aria-label="Two jugs" className="panel flex flex-col gap-4 p-4">
         <h2 className="font-display text-2xl leading-tight font-semibold">Mix two jugs</h2>
         <p className="text-lg">
           Mark them LESS and MORE underneath. They differ only in {sitting.noun}, for {all} triangle tests of{' '}
-          {plain(sitting.glass_ml)} ml per glass. Stir well and keep both equally cold.
+          {inUnit(`${plain(sitting.glass_ml)} ml`)} per glass. Stir well and keep both equally cold.
         </p>
         <div className="grid gap-3 sm:grid-cols-2">
           <JugLines name="LESS" jug={sitting.less} />

@@ -49,11 +49,13 @@ interface LineProps {
 /** Two glasses that are alike are stirred together and shared. */
 function GlassLine({ glasses, less_ml, more_ml, each_ml, alone }: LineProps) {
   const { shown, ounceMl } = useSettings();
-  const told = (ml: number) => {
+  const amount = (ml: number) => {
     const { text, word } = shownAmount(ml, 'ml', shown, ounceMl);
     return `${text} ${word}`;
   };
-  const parts = [less_ml > 0 && `${told(less_ml)} of LESS`, more_ml > 0 && `${told(more_ml)} of MORE`].filter(Boolean);
+  const parts = [less_ml > 0 && `${amount(less_ml)} of LESS`, more_ml > 0 && `${amount(more_ml)} of MORE`].filter(
+    Boolean,
+  );
   const both = glasses.length === 2;
   const where = alone ? (both ? 'Two glasses' : 'One glass') : `Glass${both ? 'es' : ''} ${glasses.join(' and ')}`;
   return (
@@ -63,7 +65,7 @@ function GlassLine({ glasses, less_ml, more_ml, each_ml, alone }: LineProps) {
       {both && (
         <span className="block text-lg">
           {parts.length > 1 ? 'Stirred, then ' : ''}
-          {told(each_ml)} in each
+          {amount(each_ml)} in each
         </span>
       )}
     </li>

@@ -66,7 +66,7 @@ export function StartSitting({ who }: { who: string }) {
         legend="Pourer"
         legendShown={false}
         options={[
-          [0, 'Somebody else pours'],
+          [0, 'A colleague pours'],
           [1, 'I’m alone'],
         ]}
         value={Number(alone)}

@@ -14,12 +14,12 @@ interface Props {
 
 /** A trial: what changed on the way to it, what that does, and what became of it. */
 export function Node({ node, at, branch, place, onChoose }: Props) {
-  const tells = branch ? `${branch.change}${branch.effect ? `: ${branch.effect.toLowerCase()}` : ''}` : node.name;
+  const change = branch ? `${branch.change}${branch.effect ? `: ${branch.effect.toLowerCase()}` : ''}` : node.name;
   return (
     <button
       type="button"
       aria-pressed={place > 0}
-      title={`${node.name}. ${tells}`}
+      title={`${node.name}. ${change}`}
       className={`absolute flex cursor-pointer flex-col overflow-hidden rounded-xl border bg-base-100 px-2.5 py-1.5 text-left hover:bg-secondary ${place > 0 ? 'border-2 border-base-content' : 'border-neutral'} ${node.mark === 'shelved' ? 'border-dashed text-quiet' : ''}`}
       style={{ ...at, width: NODE.width, height: NODE.height }}
       onClick={onChoose}

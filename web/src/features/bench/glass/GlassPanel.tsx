@@ -4,7 +4,7 @@ import { memo, useState } from 'react';
 import type { Comparison, Glass, Spec } from '../../../api/client';
 import { glassesQuery } from '../../../api/queries/house';
 import { capital, degrees, plain, volume } from '../../../lib/format';
-import { useSettings } from '../../../lib/settings';
+import { useSettings, useWithVolumes } from '../../../lib/settings';
 import { shownKey } from '../../../shell/keys';
 import { useHotkeys } from '../../../shell/useHotkeys';
 import { SERVED } from '../../../spec/methodWords';
@@ -115,9 +115,7 @@ function Figures({ spec, present }: { spec: Spec; present: Comparison['present']
   return (
     <dl className="flex min-w-0 grow flex-col gap-2 self-center">
       <div className="flex flex-col-reverse">
-        <dt className="text-base leading-tight text-quiet">
-          {place ? place.words.replace('edge of the typical range', 'edge of typical') : 'as served'}
-        </dt>
+        <dt className="text-base leading-tight text-quiet">{place ? place.words : 'as served'}</dt>
         <dd
           className="font-figure text-[1.6rem] leading-none font-semibold whitespace-nowrap"
           data-testid="served-volume"
@@ -137,13 +135,14 @@ function Figures({ spec, present }: { spec: Spec; present: Comparison['present']
 
 /** How full it is, and the press that fills it well. */
 function Fill({ sight, onSize }: { sight: Comparison['present']['sight']; onSize: (() => void) | null }) {
+  const inUnit = useWithVolumes();
   const wrong = sight && sight.state !== 'right';
   const look = sight?.state === 'overflows' ? 'font-semibold text-error' : wrong ? 'font-semibold' : 'text-quiet';
   return (
     <div className="flex min-h-11 items-center gap-2">
       {sight && (
         <p data-testid="fill" className={`min-w-0 grow text-base leading-tight ${look}`}>
-          {capital(sight.words)}
+          {capital(inUnit(sight.words))}
         </p>
       )}
       {onSize && (

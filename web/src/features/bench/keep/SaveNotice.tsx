@@ -15,7 +15,7 @@ interface Props {
   isBehind: boolean;
 }
 
-/** Told across the page when a draft could not be saved, or when the drink can't be foreseen. */
+/** A line across the page when a draft isn't saved, or when the drink has no forecast. */
 export function SaveNotice({ drinkId, autosave, refusal, isBehind }: Props) {
   const { state, failure } = useSaveStanding(autosave);
   const gone = useGone();

@@ -2,7 +2,7 @@ import { memo } from 'react';
 
 import type { Comparison, DrinkDetail, Finding, Forecast, Spec } from '../../../api/client';
 import { capital, degrees, level, plain, volume } from '../../../lib/format';
-import { useSettings } from '../../../lib/settings';
+import { useSettings, useWithVolumes } from '../../../lib/settings';
 import { SCHOOL_OF_WATER } from '../../../spec/methodWords';
 import { Mends } from '../pours';
 import { DrinkNotes } from './DrinkNotes';
@@ -16,6 +16,7 @@ interface Props {
 /** Cautions and hints that are no fault of the drink, what the numbers can't see, and the figures to taste against on the way. */
 export const Notes = memo(function Notes({ drink, spec, comparison }: Props) {
   const { shown } = useSettings();
+  const inUnit = useWithVolumes();
   if (!comparison) return null;
   const { served } = comparison.present;
   const notes = hints(comparison);
@@ -36,7 +37,7 @@ export const Notes = memo(function Notes({ drink, spec, comparison }: Props) {
         <ul className="flex flex-col gap-2">
           {notes.map((finding) => (
             <li key={`${finding.code} ${finding.pour ?? ''}`} className="border-l-2 border-base-300 pl-2">
-              {finding.message}
+              {inUnit(finding.message)}
               <Mends finding={finding} />
             </li>
           ))}

@@ -1,9 +1,11 @@
 import type { Finding } from '../../../api/client';
+import { useWithVolumes } from '../../../lib/settings';
 import { useHand } from '../hand';
 
 /** The changes of the drink that would mend a finding, each one press away. */
 export function Mends({ finding }: { finding: Finding }) {
   const hand = useHand();
+  const inUnit = useWithVolumes();
   if (!hand || finding.mends.length === 0) return null;
   return (
     <span className="mt-1.5 flex flex-wrap gap-1.5">
@@ -14,7 +16,7 @@ export function Mends({ finding }: { finding: Finding }) {
           className="btn h-auto min-h-11 border-base-300 py-1 text-left text-base leading-tight font-normal"
           onClick={() => hand.mend(finding, mend)}
         >
-          {words}
+          {inUnit(words)}
         </button>
       ))}
     </span>

@@ -2,10 +2,12 @@ import { OctagonAlert, TriangleAlert } from 'lucide-react';
 import { memo } from 'react';
 
 import type { Finding } from '../../../api/client';
+import { useWithVolumes } from '../../../lib/settings';
 import { Mends } from './Mends';
 
 /** What goes wrong in this drink, beside its pours, with what mends it. */
 export const WhatToMend = memo(function WhatToMend({ findings }: { findings: Finding[] }) {
+  const inUnit = useWithVolumes();
   const wrong = findings.filter(({ severity }) => severity !== 'info');
   if (wrong.length === 0) return null;
   return (
@@ -19,7 +21,7 @@ export const WhatToMend = memo(function WhatToMend({ findings }: { findings: Fin
             className={`rounded-xl border-2 p-2.5 leading-snug ${grave ? 'border-error' : 'border-warning'}`}
           >
             <p className={`flex gap-2 text-base font-semibold ${grave ? 'text-error' : 'text-warning'}`}>
-              <Icon size={20} aria-label={finding.severity} className="mt-0.5 shrink-0" /> {finding.message}
+              <Icon size={20} aria-label={finding.severity} className="mt-0.5 shrink-0" /> {inUnit(finding.message)}
             </p>
             <Mends finding={finding} />
           </li>
