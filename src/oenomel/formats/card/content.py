@@ -120,7 +120,9 @@ def card_of(
     sugar, acid = forecast.interval80["sugar"], forecast.interval80["acid"]
     card = Card(
         name=drink.name,
-        kind=", ".join(part for part in (capital(drink.family) if drink.family != "open" else "", drink.form.replace(" edge", " rim")) if part),
+        kind=", ".join(
+            part for part in (capital(drink.family) if drink.family != "open" else "", drink.form.replace(" edge", " rim")) if part
+        ),
         descent=tuple(descent),
         pours=tuple(_pours(drink, steps, way, own_amounts)),
         steps=tuple(_steps(steps)),
