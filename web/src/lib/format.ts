@@ -94,10 +94,10 @@ export function volume(ml: number, shown: Shown, ounceMl: number): string {
 
 /** Volumes of a sentence; concentrations ("g/100 ml", "per 100 ml") and sizes of bottles as they are sold are none. */
 const VOLUMES =
-  /(?<![\d./]|per |bottles? of )(\d+(?:\.\d+)?)(?:( of | to | or | instead of )(\d+(?:\.\d+)?))? ml\b(?!\/)/g;
+  /(?<![\d./]|per |bottles? of |fit in |one of |several of )(\d+(?:\.\d+)?)(?:( of | to | or | instead of )(\d+(?:\.\d+)?))? ml\b(?!\/)/g;
 
 /** A whole glass is written in quarters of an ounce, a pour on the marks of a jigger, [oz]. */
-const A_GLASS = 4;
+const A_GLASS = 3;
 
 /** A sentence with its volumes in the unit that is shown. */
 export function withVolumes(sentence: string, shown: Shown, ounceMl: number): string {
@@ -108,9 +108,11 @@ export function withVolumes(sentence: string, shown: Shown, ounceMl: number): st
     const { text, word } = shownAmount(ml, 'ml', shown, ounceMl);
     return `${text} ${word}`;
   };
-  return sentence.replace(VOLUMES, (_, first: string, between?: string, second?: string) =>
+  const shownIn = sentence.replace(VOLUMES, (_, first: string, between?: string, second?: string) =>
     between && second ? `${one(first)}${between}${one(second)}` : one(first),
   );
+  // "Scant 1 oz" may begin a sentence where a figure did.
+  return shownIn.replace(/(?<=[.!?] )(?:scant|heavy)/g, capital);
 }
 
 export interface ShownAmount {
