@@ -229,7 +229,7 @@ def test_pours_are_moved_doubled_and_told_otherwise(page, full_house):
     dialog.get_by_label("to, ml").fill("12.5")
     dialog.get_by_label("to, ml").press("Enter")
     expect(dialog).to_contain_text(labels.NEAREST_TO_ITS_PARENT_AT_12_5_ML)
-    dialog.get_by_role("button", name=labels.SETTLE_THERE).click()
+    dialog.get_by_role("button", name=labels.USE_THIS).click()
     expect(amount(page, "Simple syrup 1:1")).to_have_value("12.5")
     dialog.get_by_label(labels.AMOUNT, exact=True).select_option("1")
     dialog.get_by_label(labels.WHICH_POUR).select_option(label="Lemon juice")
@@ -340,7 +340,7 @@ def test_the_first_move_of_the_demo_is_a_riff_half_done(page, server):
     tour = page.get_by_role("complementary", name=labels.ONE_THING_TO_TRY)
     expect(tour).to_contain_text(labels.SEA_BUCKTHORN_WENT_IN_FOR_IT)
     expect(page.get_by_role("note", name=labels.SUMMARY)).to_contain_text(labels.SHARPER)
-    tour.get_by_role("button", name=labels.SHOW_WHAT_WOULD_MEND_IT).click()
+    tour.get_by_role("button", name=labels.REBALANCE).click()
     expect(page.get_by_role("region", name=labels.OPTIONS)).to_contain_text("ml")
     page.keyboard.press("Enter")
     expect(tour).to_contain_text(labels.THAT_IS_A_RIFF)
@@ -366,7 +366,7 @@ def test_the_book_is_searched_as_one_types(page, server):
 def test_the_bench_is_worked_by_keys_alone(page, server):
     ready(page, f"{server.url}/bench/2")
     for key, dialog in (
-        ("m", labels.METHOD_DIALOG),
+        ("m", labels.MAKING),
         ("s", labels.SERVE_SETTINGS),
         (",", labels.SETTINGS),
         ("k", labels.SAVE_AS_TRIAL.format(3)),
@@ -389,7 +389,7 @@ def test_the_bench_is_worked_by_keys_alone(page, server):
     page.keyboard.press("g")
     expect(page.get_by_role("button", name=labels.UNDO, exact=True)).to_be_enabled()
     tabs = page.get_by_role("tablist", name=labels.MAKING_NOTES_AND_TRIALS)
-    tabs.get_by_role("tab", name=labels.METHOD_2).focus()
+    tabs.get_by_role("tab", name=labels.MAKING).focus()
     page.keyboard.press("ArrowRight")
     expect(tabs.get_by_role("tab", name=labels.NOTES)).to_have_attribute("aria-selected", "true")
     page.keyboard.press("d")

@@ -33,11 +33,11 @@ def test_limes_are_pressed_titrated_and_drinks_brought_back(page, server, violat
     page.get_by_role("button", name=labels.PRESS_OPEN_OR_NOTE_ONE).click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_role("button", name="Lime juice").click()
-    dialog.get_by_label(labels.NAME_OF_LOT).fill("ripe crate")
+    dialog.get_by_label(labels.NAME).fill("ripe crate")
     dialog.get_by_label(labels.PRESSED_OF_SO_MANY_FRUITS).fill("9")
     dialog.get_by_label(labels.HOW_MUCH_THERE_IS_ML).fill("205")
     assert violations() == []
-    dialog.get_by_role("button", name=labels.NOTE_IT, exact=True).click()
+    dialog.get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_role("heading", name=labels.LIME_JUICE_RIPE_CRATE)).to_be_visible()
     expect(page.get_by_text(labels.NOTHING_WAS_MEASURED_OF_IT_YET)).to_be_visible()
     titrated(page)
@@ -55,8 +55,8 @@ def test_limes_are_pressed_titrated_and_drinks_brought_back(page, server, violat
     # Today's correction is taken to the bench, held against what was finished.
     back = card(page, "Cold Frame Fizz")
     expect(back).to_contain_text("Quince syrup")
-    back.get_by_role("button", name=labels.TAKE_IT_TO_THE_BENCH).click()
-    expect(page.get_by_role("region", name=labels.INGREDIENTS_OF_DRINK)).to_contain_text(labels.OF_TODAYS_LOT)
+    back.get_by_role("button", name=labels.ON_THE_BENCH).click()
+    expect(page.get_by_role("region", name=labels.INGREDIENTS)).to_contain_text(labels.OF_TODAYS_LOT)
 
 
 def test_the_sheet_is_printed_on_two_pages_at_most(page, server):
@@ -66,7 +66,7 @@ def test_the_sheet_is_printed_on_two_pages_at_most(page, server):
     printed = page.pdf(format="A4")
     assert len(re.findall(rb"/Type /Page\b", printed)) <= 2
     page.emulate_media(media="print")
-    expect(page.get_by_role("button", name=labels.PRINT_THE_SHEET)).to_be_hidden()
+    expect(page.get_by_role("button", name=labels.PRINT)).to_be_hidden()
     expect(page.get_by_role("heading", name="Forcing Shed Daisy")).to_be_visible()
 
 
@@ -79,7 +79,7 @@ def test_a_syrup_is_cooked_by_the_cup_weighed_and_made_a_lot_and_the_drink_broug
     page.keyboard.press("Control+z")
     page.get_by_label(labels.NAME).fill("Raspberry syrup")
     page.get_by_role("combobox", name=labels.KIND).select_option("fruit syrup")
-    seek = page.get_by_label(labels.ADD_WHAT_GOES_IN)
+    seek = page.get_by_label(labels.ADD_INGREDIENT)
     for words in ("raspberries", "sugar", "water"):
         # At once, as a hand types: what was found for the words before is not taken.
         seek.fill(words)
@@ -89,7 +89,7 @@ def test_a_syrup_is_cooked_by_the_cup_weighed_and_made_a_lot_and_the_drink_broug
     seek.press("Enter")
     expect(page.get_by_role("alert")).to_contain_text(labels.NOTHING_THAT_GOES_INTO_A_POT_IS_CALLED_MOONB)
     seek.fill("")
-    rows = page.get_by_role("list", name=labels.LINES).get_by_role("listitem")
+    rows = page.get_by_role("list", name=labels.INGREDIENTS).get_by_role("listitem")
     expect(rows).to_have_count(3)
     for row, amount in zip(rows.all(), ("2", "1", "1"), strict=True):
         row.get_by_role("combobox").select_option("cup")
@@ -111,7 +111,7 @@ def test_a_syrup_is_cooked_by_the_cup_weighed_and_made_a_lot_and_the_drink_broug
     expect(rows).to_have_count(3)
     page.reload()
     expect(rows).to_have_count(3)
-    page.get_by_role("button", name=labels.LOG_LOT, exact=True).click()
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
     page.wait_for_url("**/prep/raspberry-syrup")
     # At the stove: ticked, and weighed in the end.
     page.get_by_label(labels.SIMMER_GENTLY).check()
@@ -124,7 +124,7 @@ def test_a_syrup_is_cooked_by_the_cup_weighed_and_made_a_lot_and_the_drink_broug
     made.get_by_label(labels.WHAT_YOU_CALL_THIS_MAKING).fill("By the cup")
     made.get_by_role("button", name=labels.MAKE_A_LOT_OF_IT).click()
     expect(made.get_by_role("status")).to_contain_text(labels.INSTEAD_OF_58)
-    page.get_by_role("link", name=labels.ITS_LABEL).click()
+    page.get_by_role("link", name=labels.LABEL).click()
     label = page.get_by_role("article", name=labels.LABEL)
     expect(label).to_contain_text(labels.USE_BY)
     expect(label).to_contain_text("°Bx")
@@ -153,11 +153,11 @@ def test_the_larder_is_searched_set_right_undone_and_held_beside_another(page, s
     panel.get_by_text(labels.CORRECT_VALUES).click()
     panel.get_by_label(labels.ALL_ACID_G_IN_100_ML).fill("5.1")
     panel.get_by_label(labels.FROM_WHERE).fill("a market of ours")
-    panel.get_by_role("button", name=labels.SET_RIGHT, exact=True).click()
+    panel.get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(panel.get_by_role("table").first).to_contain_text("a market of ours")
     panel.get_by_role("button", name=labels.TAKE_THE_LAST_CHANGE_BACK).click()
     expect(panel.get_by_role("table").first).not_to_contain_text("a market of ours")
-    panel.locator("summary", has_text=labels.BESIDE_ANOTHER).click()
+    panel.locator("summary", has_text=labels.COMPARE).click()
     panel.get_by_label(labels.BESIDE_WHICH).select_option("lemon-juice")
     expect(panel.get_by_role("table").last).to_contain_text("Lemon juice")
     panel.get_by_role("button", name=labels.RETIRE_IT).click()
@@ -166,7 +166,7 @@ def test_the_larder_is_searched_set_right_undone_and_held_beside_another(page, s
 
 def test_a_pour_is_taken_of_a_lot_at_the_bench_by_hand_and_by_the_palette(page, server):
     page.goto(f"{server.url}/bench/4")
-    pours = page.get_by_role("region", name=labels.INGREDIENTS_OF_DRINK)
+    pours = page.get_by_role("region", name=labels.INGREDIENTS)
     pours.get_by_role("button", name=labels.MORE_ABOUT.format("Lime juice")).click()
     dialog = page.get_by_role("dialog", name="Lime juice")
     dialog.get_by_label(labels.OF_WHICH_LOT).select_option("green crate")
@@ -195,29 +195,29 @@ def test_the_bench_leads_to_the_lot_that_its_doubt_asks_for(page, server):
     # None is there any more: the way leads to noting one.
     dialog = page.get_by_role("dialog", name=labels.A_LOT_OF.format("lemon juice"))
     expect(dialog).to_be_visible()
-    dialog.get_by_role("button", name=labels.LEAVE_IT).click()
+    dialog.get_by_role("button", name=labels.CANCEL).click()
     expect(dialog).to_be_hidden()
 
 
 @pytest.mark.deep
 def test_what_is_in_hand_in_the_stillroom_outlasts_a_server_that_is_killed(page, server):
     page.goto(f"{server.url}/stillroom/bay-syrup")
-    rows = page.get_by_role("list", name=labels.LINES).get_by_role("listitem")
+    rows = page.get_by_role("list", name=labels.INGREDIENTS).get_by_role("listitem")
     expect(rows).to_have_count(3)
     rows.first.get_by_role("textbox").fill("450")
     rows.first.get_by_role("textbox").press("Enter")
-    expect(page.get_by_role("button", name=labels.LOG_LOT, exact=True)).to_be_enabled()
+    expect(page.get_by_role("button", name=labels.SAVE, exact=True)).to_be_enabled()
     server.kill()
     server.start()
     page.goto(f"{server.url}/stillroom/bay-syrup")
     expect(rows.first.get_by_role("textbox")).to_have_value("450")
-    page.get_by_role("button", name=labels.LOG_LOT, exact=True).click()
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_role("button", name=labels.WRITTEN_DOWN)).to_be_disabled()
 
 
 def test_a_syrup_is_scaled_brought_to_a_brix_and_its_price_told(page, server):
     page.goto(f"{server.url}/stillroom/bay-syrup")
-    rows = page.get_by_role("list", name=labels.LINES).get_by_role("listitem")
+    rows = page.get_by_role("list", name=labels.INGREDIENTS).get_by_role("listitem")
     page.get_by_label(labels.AMOUNT_IN_STOCK).fill("800")
     page.keyboard.press("Enter")
     expect(rows.nth(1).get_by_role("textbox")).to_have_value("800")
@@ -260,7 +260,7 @@ def test_the_evening_s_serves_and_prices_are_told_and_the_fruit_follows(page, se
     expect(fruit).to_contain_text(labels.LIMES)
     before = fruit.inner_text()
     page.get_by_text(labels.EXPECTED_TONIGHT_AND_PRICES).click()
-    serves = page.get_by_label(labels.SERVES_OF_EXPECTED.format("Forcing Shed Daisy"))
+    serves = page.get_by_label(labels.SERVES_OF.format("Forcing Shed Daisy"))
     serves.fill("60")
     serves.press("Enter")
     expect(fruit).not_to_have_text(before)
@@ -288,7 +288,7 @@ def test_on_a_phone_the_places_stand_at_the_thumb_and_lead_on_by_keyboard(page, 
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(f"{server.url}/today")
     places = page.get_by_role("navigation", name=labels.PLACES)
-    places.get_by_role("link", name=labels.INGREDIENTS_PLACE).press("Enter")
+    places.get_by_role("link", name=labels.INGREDIENTS).press("Enter")
     expect(page.get_by_role("link", name=labels.PREP)).to_be_visible()
     assert violations() == []
     assert page.evaluate("document.documentElement.scrollWidth") <= 390

@@ -90,7 +90,7 @@ def test_a_kept_trial_opens_as_made_by_its_own_address_and_the_back_button_retur
     page.get_by_role("tab", name=labels.TRIALS).click()
     page.get_by_role("link", name=labels.N_1_AS_FIRST_POURED).click()
     expect(page).to_have_url(re.compile(r"/bench/1/trials/1$"))
-    expect(page.get_by_text(labels.THE_FIRST_OF_ITS_LINE).first).to_be_visible()
+    expect(page.get_by_text(labels.SWEETNESS).first).to_be_visible()
     expect(page.get_by_label(labels.AMOUNT_OF.format("Lemon juice"))).to_have_count(0)
     assert figures(page) != bench
     page.go_back()
@@ -170,7 +170,7 @@ def test_amounts_by_stepper_arrow_keys_and_dashes_follow_the_switch_of_units_and
 
 def test_pours_are_added_where_they_belong_and_taken_out(page, server):
     page.goto(f"{server.url}/bench/1")
-    page.get_by_label(labels.INGREDIENTS_OF_DRINK).get_by_role("button", name=labels.ADD_INGREDIENT).click()
+    page.get_by_label(labels.INGREDIENTS).get_by_role("button", name=labels.ADD_INGREDIENT).click()
     page.get_by_role("group", name=labels.AS_WHAT).get_by_role("button", name=labels.LENGTHENER).click()
     page.get_by_role("combobox", name=labels.SEARCH_INGREDIENTS).fill("soda")
     page.get_by_role("option", name=re.compile("Soda water")).click()
@@ -184,7 +184,7 @@ def test_pours_are_added_where_they_belong_and_taken_out(page, server):
     expect(on_top).to_have_count(0)
     expect(page.get_by_role("article", name=labels.STRENGTH)).to_contain_text(labels.NO_CHANGE)
     page.get_by_role("button", name=re.compile(labels.SHAKEN_12_S)).click()
-    dialog = page.get_by_role("dialog", name=labels.METHOD_DIALOG, exact=True)
+    dialog = page.get_by_role("dialog", name=labels.MAKING, exact=True)
     dialog.get_by_role("group", name=labels.SECONDS, exact=True).get_by_role("button", name="30").click()
     dialog.get_by_role("button", name=labels.CLOSE).click()
     page.get_by_role("tab", name=re.compile(labels.NOTES)).click()
@@ -285,7 +285,7 @@ def test_nothing_that_opens_on_the_bench_breaks_a_rule_of_accessibility(page, se
         (",", labels.SETTINGS),
         ("?", labels.KEYS),
         ("Control+k", labels.COMMANDS),
-        ("m", labels.METHOD_DIALOG),
+        ("m", labels.MAKING),
         ("s", labels.SERVE_SETTINGS),
     ):
         page.keyboard.press(key)
@@ -298,7 +298,7 @@ def test_nothing_that_opens_on_the_bench_breaks_a_rule_of_accessibility(page, se
     page.get_by_role("combobox", name=labels.AMOUNT, exact=True).select_option("0.5")
     assert broken() == [], "pour"
     page.keyboard.press("Escape")
-    for tab in (labels.NOTES, labels.TRIALS, labels.METHOD_2):
+    for tab in (labels.NOTES, labels.TRIALS, labels.MAKING):
         page.get_by_role("tab", name=tab).click()
         assert broken() == [], tab
     page.get_by_role("checkbox").first.check()

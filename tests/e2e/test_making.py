@@ -61,7 +61,7 @@ def test_schools_of_making_change_the_steps_and_bitters_their_place(page, full_h
     steps = page.get_by_role("list", name=labels.STEPS)
     expect(steps.get_by_role("listitem").filter(has_text=labels.THE_TIN).first).to_contain_text("egg white")
     page.keyboard.press("m")
-    dialog = page.get_by_role("dialog", name=labels.METHOD_DIALOG, exact=True)
+    dialog = page.get_by_role("dialog", name=labels.MAKING, exact=True)
     dialog.get_by_role("button", name=labels.SPIRIT_FIRST).click()
     dialog.get_by_role("group", name=labels.THE_SPARKLING_PART_GOES, exact=True).last.get_by_role(
         "button", name="half and half", exact=True
@@ -96,7 +96,7 @@ def test_the_same_drink_is_compared_on_each_ice(page, full_house):
 
 def test_a_kept_trial_shows_its_glass_and_its_steps_and_takes_no_tick(page, server):
     page.goto(f"{server.url}/bench/2/trials/1")
-    page.get_by_role("tab", name=labels.METHOD_2).click()
+    page.get_by_role("tab", name=labels.MAKING).click()
     steps = page.get_by_role("list", name=labels.STEPS)
     expect(steps).to_contain_text(labels.SHAKE_WITHOUT_ICE)
     expect(steps.get_by_role("checkbox")).to_have_count(0)

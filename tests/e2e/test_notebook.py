@@ -74,7 +74,7 @@ def test_two_trials_a_blind_tasting_the_proposal_the_third_trial_and_the_tree(pa
     expect(first).to_contain_text("Lemon juice")
     first.get_by_text(labels.WHY, exact=True).click()
     expect(first).to_contain_text(labels.SAID_OF_IT_CLEARLY_TOO_SHARP_A_TOUCH_THIN)
-    first.get_by_role("button", name=re.compile(labels.LAY_IT_ON_THE_BENCH)).click()
+    first.get_by_role("button", name=re.compile(labels.OPEN_ON_BENCH)).click()
     expect(page).to_have_url(re.compile(r"/bench/\d+$"))
     expect(page.get_by_role("banner")).to_contain_text(labels.TRIAL_2_2)
     assert float(amount(page, "Lemon juice").input_value()) < 40
@@ -120,7 +120,7 @@ def test_a_tasting_is_not_thrown_away_by_one_press(page, server):
     page.goto(f"{server.url}/taste/{MEDLAR}?trial=4")
     page.get_by_label(labels.TASTER, exact=True).fill("Wren")
     page.get_by_role("button", name=labels.START).click()
-    say(page, labels.SHARPNESS, "right")
+    say(page, labels.ACIDITY, "right")
     page.get_by_role("button", name=labels.STOP).click()
     expect(page.get_by_role("alert")).to_contain_text(labels.ISNT_KEPT_YET)
     page.get_by_role("button", name=labels.GO_ON_TASTING).click()
@@ -187,7 +187,7 @@ def test_measured_by_one_tap_refused_where_it_can_not_be_and_used_by_the_next_fo
     measured.get_by_role("button", name=labels.AFTER_THE_ICE).click()
     measured.get_by_role("button", name=labels.VOLUME).click()
     measured.get_by_label("Reading, ml").fill("900")
-    measured.get_by_role("button", name=labels.KEEP_THE_READING).click()
+    measured.get_by_role("button", name=labels.SAVE).click()
     expect(measured.get_by_role("alert")).to_contain_text(labels.WITH_ALL_300_G_OF_THE_ICE)
     for point in ("before the ice", "after the ice"):
         measured.get_by_role("button", name=point).click()
@@ -198,7 +198,7 @@ def test_measured_by_one_tap_refused_where_it_can_not_be_and_used_by_the_next_fo
             expect(measured.get_by_role("button", name=labels.READ_THE_SCALE)).to_be_enabled()
             if measured.get_by_label("Reading, g").input_value():
                 break
-        measured.get_by_role("button", name=labels.KEEP_THE_READING).click()
+        measured.get_by_role("button", name=labels.SAVE).click()
         expect(measured.get_by_role("listitem").filter(has_text=f"Weight, {point}")).to_be_visible()
     expect(measured).to_contain_text(labels.BY_1_MEASUREMENT_THE_FORECASTS_USE_IT)
     measured.get_by_role("button", name=labels.REFRACTOMETER).click()
@@ -253,10 +253,10 @@ def test_trials_are_marked_and_put_away_and_nothing_is_lost(page, server):
     expect(trials).to_contain_text(labels.N_2_A_THIRD_LESS_LEMON)
     page.get_by_role("region", name=labels.BRIEF).get_by_role("button", name=labels.CHANGE).click()
     page.get_by_label(labels.AT_MOST_SO_STRONG_PERCENT_ABV).fill("12")
-    page.get_by_role("button", name=labels.LOG_LOT, exact=True).click()
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_role("alert")).to_contain_text(labels.TURN_THEM_ROUND)
     page.get_by_label(labels.AT_LEAST_SO_STRONG_PERCENT_ABV).fill("8")
-    page.get_by_role("button", name=labels.LOG_LOT, exact=True).click()
+    page.get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_role("region", name=labels.BRIEF)).to_contain_text(labels.ASKED_FOR_8_TO_12_PERCENT)
 
 
@@ -274,7 +274,7 @@ def test_other_peoples_specs_have_a_middle_to_start_from(page, server):
     expect(cloud).to_contain_text(labels.N_5_SPECS)
     page.get_by_role("button", name=labels.TAKE_OUT_THE_FERRYMAN).click()
     expect(cloud).to_contain_text(labels.N_4_SPECS)
-    page.get_by_label(labels.WHOSE_IT_IS).fill("Wren")
+    page.get_by_label(labels.FROM_WHERE).fill("Wren")
     page.get_by_role("button", name=labels.TAKE_IT_AS_IT_LIES_ON_THE_BENCH).click()
     expect(cloud).to_contain_text(labels.N_5_SPECS)
     page.get_by_role("button", name=labels.TAKE_OUT_WREN).click()
@@ -324,7 +324,7 @@ def test_nothing_of_a_tasting_breaks_a_rule_of_accessibility(page, server, theme
     assert violations() == [], "who tastes"
     page.get_by_role("button", name=re.compile(labels.START_2)).click()
     page.get_by_role("button", name=labels.POURED_HIDE_THE_KEY).click()
-    say(page, labels.SHARPNESS, "a touch too sharp")
+    say(page, labels.ACIDITY, "a touch too sharp")
     assert violations() == [], "sheet"
     page.goto(f"{server.url}/shelf")
     page.get_by_role("button", name=labels.TASTE_ALONE.format("Quince liqueur")).click()
@@ -342,7 +342,7 @@ def test_a_tree_of_sixty_trials_stays_readable(page, server):
             body = {"name": f"Row {number}", "parent_trial_id": first, "spec": spec, "revision": 0, "beside": True}
             page.request.post(f"{server.url}/api/drinks/{made['id']}/trials", data=body)
     page.goto(f"{server.url}/tree")
-    nodes = page.get_by_role("region", name=labels.THE_TREE).get_by_role("button")
+    nodes = page.get_by_role("region", name=labels.FAMILY_TREE).get_by_role("button")
     expect(nodes.nth(59)).to_be_attached()
     boxes = nodes.evaluate_all("all => all.map((each) => each.getBoundingClientRect().toJSON())")
     assert len(boxes) > 60

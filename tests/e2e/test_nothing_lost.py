@@ -75,7 +75,7 @@ def test_a_room_whose_script_cannot_come_opens_by_itself_and_the_drink_is_there_
     ready(page, f"{server.url}/bench/1")
     server.kill()
     four_presses(page)
-    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.INGREDIENTS_PLACE).click()
+    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.INGREDIENTS).click()
     expect(page.get_by_text(labels.THIS_PAGE_OPENS_BY_ITSELF)).to_be_visible()
     expect(page.get_by_text(re.compile(labels.IS_SAVED))).to_have_count(0)
     server.start()
@@ -146,16 +146,16 @@ def test_what_another_window_overtook_is_offered_and_taken_over_by_nothing(page,
     page.get_by_role("button", name=labels.MORE_OF.format(HONEY)).click()
     expect(page.get_by_text(labels.CHANGED_IN_ANOTHER_WINDOW)).to_be_visible()
     # Away and back, closed and opened: it is still here, and the other's still there.
-    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.INGREDIENTS_PLACE).click()
+    page.get_by_role("navigation", name=labels.PLACES).get_by_role("link", name=labels.INGREDIENTS).click()
     page.get_by_role("link", name=labels.STOCK).click()
-    expect(page.get_by_role("heading", name=labels.MY_SHELF)).to_be_visible()
+    expect(page.get_by_role("heading", name=labels.STOCK)).to_be_visible()
     page.close()
     third = context.new_page()
     third.goto(f"{server.url}/bench/1")
     expect(third.get_by_text(labels.WAS_NEVER_SAVED)).to_be_visible()
     expect(amount(third, GIN)).to_have_value("62.5")
     expect(amount(third, HONEY)).to_have_value("12.5")
-    third.get_by_role("button", name=labels.LAY_IT_ON_THE_BENCH).click()
+    third.get_by_role("button", name=labels.OPEN_ON_BENCH).click()
     expect(amount(third, GIN)).to_have_value("60")
     expect(amount(third, HONEY)).to_have_value("15")
     saved(third)
@@ -270,7 +270,7 @@ def test_keeping_goes_on_while_one_works_on_and_nothing_crosses(page, server):
     page.get_by_label(labels.NAME, exact=True).fill("Kept in the dark")
     page.get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_text(labels.IT_IS_KEPT_AS_SOON_AS_IT_DOES)).to_be_visible()
-    page.get_by_role("button", name=labels.GO_BACK).click()
+    page.get_by_role("button", name=labels.CANCEL).click()
     page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
     server.start()
     expect(page.get_by_label(labels.A_RIFF_ON)).to_contain_text("Kept in the dark")
@@ -357,7 +357,7 @@ def test_a_start_from_somebody_s_spec_can_be_left_or_undone(page, server):
     page.goto(f"{server.url}/specs/7")
     start = page.get_by_role("button", name=re.compile(labels.START_FROM_IT)).first
     start.click()
-    page.get_by_role("button", name=labels.LEAVE_IT_THERE).click()
+    page.get_by_role("button", name=labels.CANCEL).click()
     assert poured(server, 0, 7) == 51
     start.click()
     page.get_by_role("button", name=labels.REPLACE_IT).click()
@@ -408,7 +408,7 @@ def test_what_does_not_belong_in_the_browser_s_store_breaks_nothing(page, server
           })) localStorage.setItem(place, junk);
         }"""
     )
-    for path, heading in (("/taste/7", labels.TASTING), ("/bench/7", "Medlar"), ("/trials/7", "Medlar"), ("/shelf", labels.MY_SHELF)):
+    for path, heading in (("/taste/7", labels.TASTING), ("/bench/7", "Medlar"), ("/trials/7", "Medlar"), ("/shelf", labels.STOCK)):
         page.goto(f"{server.url}{path}")
         expect(page.get_by_role("heading", name=re.compile(heading)).first).to_be_visible()
     page.goto(f"{server.url}/taste/7")

@@ -57,10 +57,10 @@ def test_a_wish_the_board_more_like_this_the_bench_and_kept(page, server, violat
     page.get_by_role("button", name=labels.UNDO, exact=True).click()
     searched(page)
     first = names(page)[0]
-    page.get_by_role("button", name=labels.LAY_IT_ON_THE_BENCH).click()
-    expect(page.get_by_role("region", name=labels.INGREDIENTS_OF_DRINK)).to_be_visible()
+    page.get_by_role("button", name=labels.OPEN_ON_BENCH).click()
+    expect(page.get_by_role("region", name=labels.INGREDIENTS)).to_be_visible()
     expect(page).to_have_title(re.compile(re.escape(first)))
-    expect(page.get_by_role("region", name=labels.INGREDIENTS_OF_DRINK)).to_contain_text("Quince syrup")
+    expect(page.get_by_role("region", name=labels.INGREDIENTS)).to_contain_text("Quince syrup")
     assert violations() == []
 
 
@@ -111,7 +111,7 @@ def test_a_list_of_six_and_one_swapped_out(page, server, violations):
     after = page.get_by_role("list", name=labels.MENU).locator("strong").all_inner_texts()
     assert [name for place, name in enumerate(after) if place != 2] == [name for place, name in enumerate(drinks) if place != 2]
     page.get_by_role("button", name=labels.TO_THE_BENCH.format(after[0])).click()
-    expect(page.get_by_role("region", name=labels.INGREDIENTS_OF_DRINK)).to_be_visible()
+    expect(page.get_by_role("region", name=labels.INGREDIENTS)).to_be_visible()
 
 
 def test_the_kinship_is_read_set_and_put_back(page, server, violations):

@@ -33,7 +33,7 @@ def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(
     order.first.get_by_role("checkbox").check()
     serve = page.get_by_role("region", name=labels.ONE_SERVE)
     expect(serve).to_contain_text(labels.POUR_119_ML_OVER_CUBES_INTO_A_TALL_GLASS)
-    expect(serve.get_by_role("row", name=labels.STRONG)).to_contain_text("9.8")
+    expect(serve.get_by_role("row", name=labels.STRENGTH)).to_contain_text("9.8")
     # Shaken to order it has no water of its own; with bubbles it is told what bursts.
     page.get_by_role("button", name=labels.SHAKEN_TO_ORDER).click()
     expect(page.get_by_role("list", name=labels.ORDER_OF_INGREDIENTS)).not_to_contain_text("Water")
@@ -44,7 +44,7 @@ def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(
     expect(page.get_by_role("heading", name=re.compile(labels.N_13_SERVES))).to_be_visible()
 
     made = page.get_by_role("region", name=labels.MADE_IT)
-    made.get_by_label(labels.WHAT_IS_WRITTEN_ON_IT).fill("Saturday, bottle one")
+    made.get_by_label(labels.LABEL).fill("Saturday, bottle one")
     made.get_by_label(labels.MADE_BY).fill("Wren")
     # Of the water that waited nothing was wanted: noted as it was.
     made.get_by_text(labels.POURED_OTHERWISE_THAN_TOLD).click()
@@ -72,17 +72,17 @@ def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(
     left.get_by_role("button", name=labels.POUR_5).click()
     expect(left.get_by_role("status")).to_contain_text(labels.N_8_SERVES)
 
-    page.get_by_role("link", name=labels.ITS_LABEL).click()
+    page.get_by_role("link", name=labels.LABEL).click()
     label = page.get_by_role("article", name=labels.LABEL)
     for words in ("Cloche Fizz", "Saturday, bottle one", "by Wren", "Use by", "over cubes into a tall glass", "top each serve with 50 ml"):
         expect(label).to_contain_text(words)
     assert violations() == []
     # A second bottle of the name is refused in a sentence, and nothing typed is lost.
     page.goto(f"{server.url}/batch/9?service=ice&serves=4")
-    made.get_by_label(labels.WHAT_IS_WRITTEN_ON_IT).fill("Saturday, bottle one")
+    made.get_by_label(labels.LABEL).fill("Saturday, bottle one")
     made.get_by_role("button", name=labels.IT_IS_MADE).click()
     expect(made.get_by_role("alert")).to_contain_text(labels.TWO_BOTTLES_OF_ONE_NAME_GET_MIXED_UP)
-    expect(made.get_by_label(labels.WHAT_IS_WRITTEN_ON_IT)).to_have_value("Saturday, bottle one")
+    expect(made.get_by_label(labels.LABEL)).to_have_value("Saturday, bottle one")
     page.get_by_label(labels.SERVES, exact=True).fill("0")
     page.get_by_label(labels.SERVES, exact=True).press("Enter")
     expect(page.get_by_role("region", name=labels.INTO_THE_BOTTLE).get_by_role("alert")).to_contain_text(labels.THE_NUMBER_OF_SERVES_IS_0)
@@ -131,7 +131,7 @@ def test_the_evening_is_planned_backwards_ticked_and_taken_along(page, server, v
     expect(page.get_by_role("status")).to_contain_text(labels.N_37_SERVES)
     page.reload()
     expect(tasks.filter(has_text=words.splitlines()[1]).get_by_role("checkbox").first).to_be_checked()
-    page.get_by_label(labels.MADE_HOW).first.select_option(label="batch: up, from the freezer")
+    page.get_by_label(labels.MADE_IT).first.select_option(label="batch: up, from the freezer")
     page.get_by_label(labels.ANOTHER_DRINK).select_option(label="Hedge Gate Sour")
     expect(page.get_by_role("status")).to_contain_text(labels.N_47_SERVES)
     with page.expect_download() as download:

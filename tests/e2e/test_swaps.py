@@ -71,10 +71,10 @@ def test_a_swap_from_opening_to_keeping_by_keyboard_alone(page, server):
     # Try it on: the figures are the drink's now, and nothing is saved. Escape takes it off.
     walk_to(page, "Triple sec")
     page.keyboard.press("t")
-    expect(page.get_by_role("region", name=labels.BALANCE_FIELD)).to_contain_text(labels.TRYING_ON.format("Triple sec"))
+    expect(page.get_by_role("region", name=labels.BALANCE)).to_contain_text(labels.TRYING_ON.format("Triple sec"))
     expect(page.get_by_role("button", name=labels.UNDO, exact=True)).to_be_enabled()
     page.keyboard.press("Escape")
-    expect(page.get_by_role("region", name=labels.BALANCE_FIELD)).to_contain_text(labels.THE_RING)
+    expect(page.get_by_role("region", name=labels.BALANCE)).to_contain_text(labels.THE_RING)
 
     # Take it, take it back, take it again, and keep it.
     page.keyboard.press("Enter")
@@ -113,8 +113,8 @@ def test_the_same_journey_by_touch_alone(touch, server):
     page.get_by_role("button", name=re.compile(labels.FREE_TO_MOVE.format("Apple brandy"))).tap()
     expect(page.get_by_role("button", name=re.compile(labels.LOCKED_2.format("Apple brandy")))).to_be_visible()
     page.get_by_role("button", name=labels.TRY_IT_ON).tap()
-    expect(page.get_by_role("region", name=labels.BALANCE_FIELD)).to_contain_text(labels.TRYING_ON_ACID_ADJUSTED)
-    page.get_by_role("button", name=labels.TAKE_IT_OFF_AGAIN).tap()
+    expect(page.get_by_role("region", name=labels.BALANCE)).to_contain_text(labels.TRYING_ON_ACID_ADJUSTED)
+    page.get_by_role("button", name=labels.AS_USUAL).tap()
     page.get_by_role("button", name=labels.USE_THIS, exact=False).filter(has_text=labels.USE_THIS).last.tap()
     taken = page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Acid-adjusted orange juice")))
     expect(taken).to_be_visible()
@@ -164,7 +164,7 @@ def test_the_ways_are_walked_by_keys_the_second_is_taken_and_undone(page, server
     gin, lemon = page.get_by_label(labels.AMOUNT_OF.format("London dry gin")), page.get_by_label(labels.AMOUNT_OF.format("Lemon juice"))
     expect(gin).to_have_value("45")
     page.keyboard.press("b")
-    ways = page.get_by_role("radiogroup", name=labels.WAYS_TO_BRING_IT_THERE).get_by_role("radio")
+    ways = page.get_by_role("radiogroup", name=labels.WAYS_TO_TAKE_IT).get_by_role("radio")
     expect(ways).to_have_count(3)
     expect(ways.nth(0)).to_be_checked()
     # The liqueur that the riff is about stays in the first, which pours less lemon.
@@ -201,7 +201,7 @@ def test_the_ways_are_walked_by_touch_on_a_phone(browser, server):
     page = context.new_page()
     page.goto(f"{server.url}/bench/3")
     page.get_by_role("button", name=labels.REBALANCE).tap()
-    ways = page.get_by_role("radiogroup", name=labels.WAYS_TO_BRING_IT_THERE).get_by_role("radio")
+    ways = page.get_by_role("radiogroup", name=labels.WAYS_TO_TAKE_IT).get_by_role("radio")
     ways.nth(1).tap()
     expect(ways.nth(1)).to_be_checked()
     page.get_by_role("button", name=re.compile(labels.TAKE_IT_ALONG)).tap()
@@ -250,7 +250,7 @@ def test_the_board_is_ordered_and_filtered_and_others_may_join(page, server):
     page.locator("summary").filter(has_text=labels.LEFT_OUT).click()
     expect(page.get_by_role("listitem").filter(has_text="Quince liqueur")).to_contain_text(labels.IT_HAS_ALCOHOL)
     page.get_by_role("checkbox", name=labels.WITHOUT_ALCOHOL).uncheck()
-    hand = page.get_by_role("group", name=labels.WHAT_IS_AT_HAND)
+    hand = page.get_by_role("group", name=labels.STOCK)
     hand.get_by_role("button", name=labels.AT_HAND_FIRST).click()
     expect(candidates(page).first).to_contain_text(re.compile(labels.AT_HAND_LOW))
     assert candidates(page).count() > 10
@@ -261,7 +261,7 @@ def test_the_board_is_ordered_and_filtered_and_others_may_join(page, server):
     expect(page.get_by_text(labels.NOTHING_AT_HAND_CAN_DO_THIS_JOB)).to_be_visible()
     page.get_by_label(labels.AT_MOST).fill("")
     page.get_by_label(labels.AT_MOST).press("Enter")
-    page.get_by_role("group", name=labels.WHAT_IS_AT_HAND).get_by_role("button", name=labels.THE_WHOLE_LARDER).click()
+    page.get_by_role("group", name=labels.STOCK).get_by_role("button", name=labels.ALL_INGREDIENTS).click()
     expect(candidates(page).first).to_be_visible()
     page.get_by_label(labels.OF_THE_KIND).select_option("aromatised")
     expect(candidates(page).first).to_contain_text(re.compile(labels.VV_ERMOUTH_QQ_UINQUINA_AA_PERITIF))
@@ -269,7 +269,7 @@ def test_the_board_is_ordered_and_filtered_and_others_may_join(page, server):
     # The mouse over a row shows where it leads without choosing it.
     chosen = page.get_by_role("option", selected=True).last.inner_text()
     candidates(page).nth(3).hover()
-    expect(page.get_by_role("region", name=labels.BALANCE_FIELD)).to_contain_text(
+    expect(page.get_by_role("region", name=labels.BALANCE)).to_contain_text(
         candidates(page).nth(3).locator("p").first.inner_text().split(" ·")[0][:12]
     )
     assert page.get_by_role("option", selected=True).last.inner_text() == chosen
@@ -339,9 +339,9 @@ def test_a_tried_on_swap_is_not_saved_and_a_reload_finds_the_draft_as_it_was(pag
     board_of(page, server.url, 3, "Sea-buckthorn liqueur")
     before = page.request.get(f"{server.url}/api/drinks/3").json()["draft"]
     page.keyboard.press("t")
-    expect(page.get_by_role("region", name=labels.BALANCE_FIELD)).to_contain_text(labels.TRYING_ON_2)
+    expect(page.get_by_role("region", name=labels.BALANCE)).to_contain_text(labels.TRYING_ON_2)
     page.keyboard.press("ArrowDown")
-    expect(page.get_by_role("region", name=labels.BALANCE_FIELD)).to_contain_text(labels.TRYING_ON_2)
+    expect(page.get_by_role("region", name=labels.BALANCE)).to_contain_text(labels.TRYING_ON_2)
     page.reload()
     expect(page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Sea-buckthorn liqueur")))).to_be_visible()
     assert page.request.get(f"{server.url}/api/drinks/3").json()["draft"] == before

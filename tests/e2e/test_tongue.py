@@ -113,7 +113,7 @@ def test_an_exercise_is_done_by_the_keyboard_alone(page, server, violations):
     expect(page).not_to_have_url(address)
     expect(question.get_by_role("status")).to_have_count(0)
     # Back is the room that one came from, not the exercise before.
-    page.get_by_role("link", name=labels.ENOUGH).press("Enter")
+    page.get_by_role("link", name=labels.STOP).press("Enter")
     expect(page.get_by_role("button", name=labels.GUESS_THE_SWAP)).to_contain_text(labels.N_1_DONE)
     expect(plan.get_by_role("listitem").first).to_contain_text(labels.GUESS_THE_SWAP_1_OF_3)
     page.get_by_role("button", name=labels.PUT_THE_PLAN_AWAY).press("Enter")

@@ -65,7 +65,7 @@ def test_an_hour_that_was_typed_stays_when_the_next_control_is_pressed(page, ser
 
 def test_what_was_changed_elsewhere_is_kept_beside_mine_until_one_is_chosen(page, server, evening):
     region, name, first = evening
-    for number, choice in enumerate((labels.TAKE_WHAT_IS_THERE, labels.PUT_MINE_IN_ITS_PLACE)):
+    for number, choice in enumerate((labels.TAKE_THE_OTHER, labels.PUT_MINE_IN_ITS_PLACE)):
         there = 200 + 50 * number
         now = told(server, "evening")["evening"]["drinks"][0]["serves"]
         shown = region.get_by_label(labels.SERVES_OF.format(name), exact=True)
@@ -75,7 +75,7 @@ def test_what_was_changed_elsewhere_is_kept_beside_mine_until_one_is_chosen(page
         region.get_by_role("button", name=labels.SERVES_OF_ONE_MORE.format(name)).click()
         expect(region.get_by_role("alert")).to_contain_text(str(there))
         region.get_by_role("button", name=choice).click()
-        expect(shown).to_have_value(str(there if choice == labels.TAKE_WHAT_IS_THERE else now + 1))
+        expect(shown).to_have_value(str(there if choice == labels.TAKE_THE_OTHER else now + 1))
         expect(region.get_by_role("alert")).to_have_count(0)
 
 
@@ -110,14 +110,14 @@ def test_two_windows_of_a_lot_a_preparation_and_notes(page, server, context):
     made = f"{server.url}/stillroom/rhubarb-syrup"
     for number, each in enumerate((page, other)):
         each.goto(made)
-        each.get_by_label(labels.PREPARATION_NAME, exact=True).fill(f"Rhubarb syrup {number}")
-    page.get_by_role("button", name=labels.WRITE_IT_DOWN).click()
+        each.get_by_label(labels.NAME, exact=True).fill(f"Rhubarb syrup {number}")
+    page.get_by_role("button", name=labels.SAVE).click()
     expect(page.get_by_role("button", name=labels.WRITTEN_DOWN)).to_be_visible()
-    other.get_by_role("button", name=labels.WRITE_IT_DOWN).click()
+    other.get_by_role("button", name=labels.SAVE).click()
     expect(other.get_by_role("alert")).to_be_visible()
     assert told(server, "preparations/rhubarb-syrup")["file"]["name"] == "Rhubarb syrup 0"
-    other.get_by_role("button", name=labels.TAKE_WHAT_IS_THERE).click()
-    expect(other.get_by_label(labels.PREPARATION_NAME, exact=True)).to_have_value("Rhubarb syrup 0")
+    other.get_by_role("button", name=labels.TAKE_THE_OTHER).click()
+    expect(other.get_by_label(labels.NAME, exact=True)).to_have_value("Rhubarb syrup 0")
     other.close()
 
 

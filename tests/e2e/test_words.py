@@ -107,11 +107,11 @@ def test_a_recipe_is_pasted_mended_put_on_the_bench_swapped_by_a_word_and_kept(p
     page.goto(f"{server.url}/book")
     page.get_by_role("link", name=labels.PASTE_A_RECIPE).click()
     page.get_by_label(labels.THE_RECIPE_AS_YOU_HAVE_IT, exact=True).fill(RECIPE)
-    read = page.get_by_role("region", name=labels.WHAT_WAS_READ)
-    pours = read.get_by_role("list", name=labels.INGREDIENTS_OF_DRINK).get_by_role("listitem")
+    read = page.get_by_role("region", name=labels.OUTCOME)
+    pours = read.get_by_role("list", name=labels.INGREDIENTS).get_by_role("listitem")
     expect(pours).to_have_count(3)
     expect(read).to_contain_text(labels.SHAKEN_10_12_S_WITH_CUBES)
-    expect(read.get_by_role("region", name=labels.KEPT_IN_ITS_NOTES)).to_contain_text("First poured at the harvest supper.")
+    expect(read.get_by_role("region", name=labels.NOTES)).to_contain_text("First poured at the harvest supper.")
     put = page.get_by_role("button", name=labels.OPEN_ON_BENCH)
     expect(put).to_be_disabled()
     assert violations() == []
@@ -134,7 +134,7 @@ def test_a_recipe_is_pasted_mended_put_on_the_bench_swapped_by_a_word_and_kept(p
     # On the bench; its base is another by its everyday name.
     expect(page.get_by_role("heading", name=labels.HARVEST_GATE)).to_be_visible()
     page.get_by_role("tab", name=labels.NOTES).click()
-    expect(page.get_by_role("textbox", name=labels.TO_REMEMBER)).to_have_value(re.compile("First poured at the harvest supper."))
+    expect(page.get_by_role("textbox", name=labels.NOTES)).to_have_value(re.compile("First poured at the harvest supper."))
     page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Bourbon"))).click()
     page.get_by_role("searchbox", name=labels.SEARCH_SWAPS).fill("applejack")
     row = page.get_by_role("listbox", name=labels.CANDIDATES).get_by_role("option").first
@@ -166,7 +166,7 @@ def test_what_is_dropped_on_the_book_is_read_and_what_is_no_text_is_refused(page
     expect(page.get_by_role("alert")).to_contain_text(labels.A_PNG_HOLDS_NO_TEXT)
     page.evaluate(drop, ["gate.csv", "text/csv", "ingredient,amount,unit\nWhite rum,60,ml\nLime juice,22.5,ml\nSimple syrup,22.5,ml\n"])
     expect(page).to_have_url(re.compile("/paste$"))
-    expect(page.get_by_role("list", name=labels.INGREDIENTS_OF_DRINK).get_by_role("listitem")).to_have_count(3)
+    expect(page.get_by_role("list", name=labels.INGREDIENTS).get_by_role("listitem")).to_have_count(3)
     # What was pasted outlasts the window.
     page.reload()
-    expect(page.get_by_role("list", name=labels.INGREDIENTS_OF_DRINK).get_by_role("listitem")).to_have_count(3)
+    expect(page.get_by_role("list", name=labels.INGREDIENTS).get_by_role("listitem")).to_have_count(3)
