@@ -228,6 +228,10 @@ def test_an_evening_is_worked_backwards_ticked_and_taken_along(client, drink, go
     assert again["tasks"][0]["done"]
     assert again["bought"][0]["done"]
     golden(again["headline"])
+    # The headline names the event's own day, not today.
+    local = datetime.fromisoformat(at).astimezone()
+    assert f"{local.day} {local:%B %Y}" in again["headline"]
+    assert evening(client, drink, first={"serves": 1}).json()["headline"].startswith("1 serve at ")
     # Another number of serves leaves what is ticked ticked.
     assert evening(client, drink, first={"serves": 20}).json()["tasks"][0]["done"]
     # The file is read back by the package: an event a task, each with its time.

@@ -19,7 +19,7 @@ from oenomel.core.event.tasks import EveningDrink, ToMake, tasks_for, to_make
 from oenomel.core.larder import is_past_shelf_life
 from oenomel.core.preparations import KitchenStep
 from oenomel.core.spec import Drink
-from oenomel.core.wording import capital, listed
+from oenomel.core.wording import capital, counted, listed
 from oenomel.errors import DomainError
 from oenomel.formats.card.content import day_words
 from oenomel.moments import TEN_YEARS, is_moment, moment_of
@@ -214,12 +214,13 @@ def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, p
         return f"{when}. Add drinks to get the prep list."
     reports = [task for task in tasks if not task.done]
     if not reports:
-        return f"{serves} serves at {when}. All done."
+        return f"{counted(serves, 'serve')} at {when}. All done."
     late = sum(report.late for report in reports)
     first = moment_of(min(report.begins_at for report in reports))
-    rest = f"{len(reports)} of {len(tasks)} tasks left" if len(reports) < len(tasks) else f"{len(tasks)} tasks"
+    tasks_words = counted(len(tasks), "task")
+    rest = f"{len(reports)} of {tasks_words} left" if len(reports) < len(tasks) else tasks_words
     behind = f", {late} late" if late else f", next at {_clock(first)}"
-    return f"{serves} serves at {when}. {rest}{behind}."
+    return f"{counted(serves, 'serve')} at {when}. {rest}{behind}."
 
 
 def _warnings(

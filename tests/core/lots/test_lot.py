@@ -11,7 +11,7 @@ from support.drinks import drink
 from oenomel.core.dilution.ice_conditions import Conditions, HouseFactor
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.lots.lot import LotReading, hours_words, lot_of
+from oenomel.core.lots.lot import LotReading, hours_words, lot_of, old_lot_words
 from oenomel.core.spec.drink import Drink
 from oenomel.errors import ImpossibleMeasurement
 
@@ -153,3 +153,9 @@ def test_a_reading_that_can_not_be_is_refused_with_the_sentence(slug, readings, 
 
 def test_age_is_given_in_words(golden):
     golden([hours_words(each) for each in (0.2, 1.2, 11, 40)])
+
+
+def test_one_day_is_a_day_and_two_are_days():
+    one, three = (next(each for each in LARDER.values() if each.kind != "juice" and each.label("keeps_days") == days) for days in (1, 3))
+    assert "keeps about 1 day:" in old_lot_words(one, 60)
+    assert "keeps about 3 days:" in old_lot_words(three, 100)
