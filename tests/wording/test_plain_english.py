@@ -136,3 +136,8 @@ def test_what_a_user_reads_is_plain_english(source):
 )
 def test_each_rule_finds_what_it_is_for(text):
     assert len(faults_of(text)) == 1
+
+
+def test_sources_of_the_catalogue_write_percent_as_the_trade_does():
+    lines = [line for path in (ROOT / "src/oenomel/core").rglob("*.toml") for line in path.read_text(encoding="utf-8").splitlines()]
+    assert [line for line in lines if not line.lstrip().startswith("#") and re.search(r"\d %", line)] == []

@@ -109,7 +109,7 @@ function Strength({ wish, onChange }: Omit<Props, 'isFolded'>) {
     const none = (least === null || least === undefined) && (most === null || most === undefined);
     onChange({ ...wish, abv: none ? null : [least ?? 0, most ?? 40] });
   };
-  const field = 'input min-h-11 w-16 font-figure';
+  const field = 'input min-h-11 w-14 px-2 font-figure';
   return (
     <div className="flex flex-wrap items-center gap-2 text-base" role="group" aria-label="Strength as served">
       Strength, %

@@ -12,7 +12,7 @@ export function Columns() {
       <span className="basis-full pl-10 @lg:basis-0 @lg:grow @lg:pl-0">hollow 1:1, filled rebalanced</span>
       <span className="flex gap-1 pl-10 @lg:pl-0">
         {(['sugar', 'acid', 'abv'] as const).map((axis) => (
-          <span key={axis} className="flex w-[74px] items-center justify-center gap-1 ">
+          <span key={axis} className="flex w-[74px] items-center justify-center gap-0.5 text-[13px] whitespace-nowrap">
             <AxisMark axis={axis} size={10} /> {AXIS_WORDS[axis]}
           </span>
         ))}
