@@ -67,6 +67,11 @@ export function axisUnit(axis: AxisName): string {
   return axis === 'abv' ? '% ABV' : 'g/100 ml';
 }
 
+/** A number with its unit as the trade writes it: "15.3% ABV", "7.9 g/100 ml". */
+export function withUnit(number: string, unit: string): string {
+  return unit.startsWith('%') ? `${number}${unit}` : `${number} ${unit}`;
+}
+
 /** A number without trailing zeros, at most two decimals. */
 export function plain(value: number, decimals = 2): string {
   return String(Number(value.toFixed(decimals)));

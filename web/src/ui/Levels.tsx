@@ -1,4 +1,4 @@
-import { AXIS_UNITS, level, type AxisName } from '../lib/format';
+import { AXIS_UNITS, level, withUnit, type AxisName } from '../lib/format';
 import { AxisMark } from './AxisMark';
 
 const UNITS: Record<AxisName, string> = { sugar: ' g', acid: ' g', abv: '%' };
@@ -8,7 +8,11 @@ export function Levels({ className = '', ...levels }: Record<AxisName, number> &
   return (
     <span className={`flex flex-wrap gap-x-3 ${className}`}>
       {(['sugar', 'acid', 'abv'] as const).map((axis) => (
-        <span key={axis} className="flex items-center gap-1" title={`${level(levels[axis], axis)} ${AXIS_UNITS[axis]}`}>
+        <span
+          key={axis}
+          className="flex items-center gap-1"
+          title={withUnit(level(levels[axis], axis), AXIS_UNITS[axis])}
+        >
           <AxisMark axis={axis} size={12} />
           <span className="font-figure whitespace-nowrap">
             {level(levels[axis], axis)}

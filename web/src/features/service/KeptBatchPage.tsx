@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 
 import { api, type KeptBatch } from '../../api/client';
 import { keptBatchQuery } from '../../api/queries/service';
-import { AXIS_UNITS, day, level, plain, type AxisName } from '../../lib/format';
+import { AXIS_UNITS, day, level, plain, withUnit, type AxisName } from '../../lib/format';
 import { useWithVolumes } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
@@ -90,9 +90,7 @@ function Left({ batch }: { batch: KeptBatch }) {
           <ul className="pt-2 text-base">
             {AXES.filter((axis) => batch[axis] > 0.02).map((axis) => (
               <li key={axis} className="flex items-center gap-1.5">
-                <AxisMark axis={axis} /> {level(batch[axis], axis)}
-                {axis === 'abv' ? '' : ' '}
-                {AXIS_UNITS[axis]}
+                <AxisMark axis={axis} /> {withUnit(level(batch[axis], axis), AXIS_UNITS[axis])}
               </li>
             ))}
           </ul>

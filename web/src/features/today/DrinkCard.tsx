@@ -1,7 +1,7 @@
 import { Check, CircleAlert } from 'lucide-react';
 
 import type { DrinkToday } from '../../api/client';
-import { AXIS_NAMES, axisUnit, level, shownAmount, type AxisName } from '../../lib/format';
+import { AXIS_NAMES, axisUnit, level, shownAmount, withUnit, type AxisName } from '../../lib/format';
 import { useSettings, useWithVolumes } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { LayingNotice, useLaying } from '../laying';
@@ -40,9 +40,7 @@ export function DrinkCard({ drink }: { drink: DrinkToday }) {
               <span className="sr-only">{AXIS_NAMES[axis as AxisName]}</span>
             </dt>
             <dd className={felt ? 'font-semibold text-base-content' : ''}>
-              {level(today, axis as AxisName)}
-              {axis === 'abv' ? '' : ' '}
-              {axisUnit(axis as AxisName)}
+              {withUnit(level(today, axis as AxisName), axisUnit(axis as AxisName))}
               <span className="font-normal text-quiet">, spec {level(written, axis as AxisName)}</span>
             </dd>
           </div>

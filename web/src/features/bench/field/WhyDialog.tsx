@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 
 import type { Comparison, Spec } from '../../../api/client';
 import { whyQuery, type Figure } from '../../../api/queries/forecast';
-import { axisUnit, level, plain } from '../../../lib/format';
+import { axisUnit, level, plain, withUnit } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
 import { AxisMark } from '../../../ui/AxisMark';
 import { Dialog } from '../../../ui/Dialog';
@@ -33,9 +33,7 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
           <span className={`flex items-center gap-2 ${COLOURS[figure]}`}>
             <AxisMark axis={figure} size={18} /> {TITLES[figure]}
           </span>
-          <span>
-            {level(present.served[figure], figure)} {axisUnit(figure)}
-          </span>
+          <span>{withUnit(level(present.served[figure], figure), axisUnit(figure))}</span>
         </>
       }
     >
@@ -86,8 +84,8 @@ function HowSure({ figure, present }: { figure: Figure; present: Comparison['pre
     <section aria-label="Certainty">
       <h3 className="font-display text-lg font-semibold">Certainty</h3>
       <p>
-        {level(present.served[figure], figure)} ±{level((high - low) / 2, figure)} {axisUnit(figure)}: 8 times in 10 it
-        is between {level(low, figure)} and {level(high, figure)}. {present.doubt[figure].told}
+        {level(present.served[figure], figure)} ±{withUnit(level((high - low) / 2, figure), axisUnit(figure))}: 8 times
+        in 10 it is between {level(low, figure)} and {level(high, figure)}. {present.doubt[figure].told}
       </p>
       <ul className="mt-1 flex flex-wrap gap-x-4 text-quiet">
         {present.doubt[figure].drivers.map(({ cause, subject, share }) => (
