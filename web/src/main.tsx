@@ -1,8 +1,8 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 
-import { App } from './shell/App';
-import './app.css';
+import { App } from '@/app/App';
+import '@/app.css';
 
 const root = document.getElementById('root');
 if (root) {

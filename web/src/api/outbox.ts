@@ -1,8 +1,8 @@
-import { hasKeys, store, stored, storedPlaces } from '../lib/stored';
-import { WRITE_KEY } from './writeKey';
+import { hasKeys, writeStored, readStored, storedKeys } from '@/lib/storage';
+import { IDEMPOTENCY_KEY } from './idempotency';
 
 /** A write that found no server, kept in this browser until it is answered; its key lets the server make it once, however often it comes. */
-export interface Kept {
+export interface UnsentWrite {
   key: string;
   method: string;
   path: string;
@@ -43,18 +43,18 @@ const requests = new WeakSet<Request>();
 const ownKeys = new Set<string>();
 
 /** Marks a request as one that is to arrive, be it after the window was closed. The draft on the bench keeps itself. */
-export function mark(request: Request, schemaPath: string): void {
+export function markForOutbox(request: Request, schemaPath: string): void {
   const writes = request.method === 'POST' ? POSTED.has(schemaPath) : !schemaPath.endsWith('/draft');
   if (!writes) return;
   requests.add(request);
-  const key = request.headers.get(WRITE_KEY);
+  const key = request.headers.get(IDEMPOTENCY_KEY);
   // What was held is sent now: from here on it is told as it goes out, its query too, by which the server knows it again.
   if (key && ownKeys.has(key)) void write(key, request);
 }
 
 /** Keeps a marked request that found no server. */
-export async function keep(request: Request): Promise<void> {
-  const key = request.headers.get(WRITE_KEY);
+export async function keepUnsent(request: Request): Promise<void> {
+  const key = request.headers.get(IDEMPOTENCY_KEY);
   if (!key || !requests.has(request) || ownKeys.has(key)) return;
   ownKeys.add(key);
   await write(key, request);
@@ -65,49 +65,56 @@ async function write(key: string, request: Request): Promise<void> {
   const body = await request.clone().text();
   // It may have been answered meanwhile.
   if (ownKeys.has(key))
-    store(PLACE + key, { key, method: request.method, path: pathname + search, body, at: Date.now() });
+    writeStored(PLACE + key, { key, method: request.method, path: pathname + search, body, at: Date.now() });
 }
 
 /** Holds a write that waits for its turn; sent with this key it is let go when it is answered. */
-export function hold(key: string, method: string, path: string, body: unknown): void {
+export function holdWrite(key: string, method: string, path: string, body: unknown): void {
   ownKeys.add(key);
-  store(PLACE + key, { key, method, path, body: JSON.stringify(body), at: Date.now() });
+  writeStored(PLACE + key, { key, method, path, body: JSON.stringify(body), at: Date.now() });
 }
 
 /** It was answered. */
-export function answered(request: Request): void {
-  const key = request.headers.get(WRITE_KEY);
-  if (key && ownKeys.delete(key)) letGo(key);
+export function markAnswered(request: Request): void {
+  const key = request.headers.get(IDEMPOTENCY_KEY);
+  if (key && ownKeys.delete(key)) forgetWrite(key);
 }
 
-export function letGo(key: string): void {
-  store(PLACE + key, null);
+export function forgetWrite(key: string): void {
+  writeStored(PLACE + key, null);
 }
 
 /** So long a window that is open has to send what it holds, before another takes it for left. */
 export const OWN_TURN_MS = 3000;
 
 /** What another window left, the oldest first. */
-export function left(): Kept[] {
-  return storedPlaces(PLACE)
-    .map((place) => stored(place, isKept))
-    .filter((each): each is Kept => each !== null && !ownKeys.has(each.key) && Date.now() - each.at >= OWN_TURN_MS)
+export function abandonedWrites(): UnsentWrite[] {
+  return storedKeys(PLACE)
+    .map((place) => readStored(place, isKept))
+    .filter(
+      (unsentWrite): unsentWrite is UnsentWrite =>
+        unsentWrite !== null && !ownKeys.has(unsentWrite.key) && Date.now() - unsentWrite.at >= OWN_TURN_MS,
+    )
     .sort((one, other) => one.at - other.at);
 }
 
 /** Whether the server would still know that it has made it already. */
-export function isKnown(kept: Kept): boolean {
-  return Date.now() - kept.at < KNOWN_MS;
+export function isStillRetryable(unsentWrite: UnsentWrite): boolean {
+  return Date.now() - unsentWrite.at < KNOWN_MS;
 }
 
-const isKept = (told: unknown): told is Kept =>
+const isKept = (told: unknown): told is UnsentWrite =>
   hasKeys(told, { key: 'string', method: 'string', path: 'string', body: 'string', at: 'number' });
 
 /** Sends it again; what refuses it, empty where nothing does, null where there is still no server. */
-export async function sendAgain(kept: Kept): Promise<string | null> {
+export async function resend(unsentWrite: UnsentWrite): Promise<string | null> {
   try {
-    const headers = { 'content-type': 'application/json', [WRITE_KEY]: kept.key };
-    const answer = await fetch(kept.path, { method: kept.method, headers, body: kept.body || null });
+    const headers = { 'content-type': 'application/json', [IDEMPOTENCY_KEY]: unsentWrite.key };
+    const answer = await fetch(unsentWrite.path, {
+      method: unsentWrite.method,
+      headers,
+      body: unsentWrite.body || null,
+    });
     if (answer.ok) return '';
     const problem = (await answer.json().catch(() => ({}))) as { detail?: string; code?: string };
     if (answer.status >= 500) return null;

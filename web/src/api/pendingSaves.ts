@@ -1,4 +1,4 @@
-import { reach } from './reach';
+import { connectivity } from './connectivity';
 
 /** Saves that are on their way. Who reads the book or a drink waits for them, or would read what was before. */
 const pending = new Set<Promise<unknown>>();
@@ -10,9 +10,9 @@ export function whilePending(save: Promise<unknown>): void {
 
 /** Ends when they have arrived, or when the server doesn't answer anyway. */
 export async function savesSettled(): Promise<void> {
-  if (pending.size === 0 || reach.isGone()) return;
+  if (pending.size === 0 || connectivity.isGone()) return;
   await new Promise<void>((resolve) => {
-    const forget = reach.subscribe(() => reach.isGone() && resolve());
+    const forget = connectivity.subscribe(() => connectivity.isGone() && resolve());
     void Promise.allSettled(pending).then(() => {
       forget();
       resolve();

@@ -1,4 +1,4 @@
-import type { Unit } from '../api/client';
+import type { Unit } from '@/api/types';
 
 export type Shown = 'ml' | 'oz';
 export type AxisName = 'sugar' | 'acid' | 'abv';
@@ -44,19 +44,19 @@ const PLURALS: Partial<Record<Unit, string>> = {
 };
 
 /** A level on one of the axes, as many decimals as it deserves. */
-export function level(value: number, axis: AxisName): string {
+export function levelText(value: number, axis: AxisName): string {
   return value.toFixed(DECIMALS[axis]);
 }
 
 /** A temperature in whole degrees, with a real minus. */
-export function degrees(celsius: number): string {
+export function degreesText(celsius: number): string {
   const whole = Math.round(celsius);
   return whole < 0 ? `−${-whole}` : String(Math.abs(whole));
 }
 
 /** Grams of sugar in an ingredient: a decimal where it tells something. */
-export function grams(value: number): string {
-  return value < 10 ? plain(value, 1) : value.toFixed(0);
+export function gramsText(value: number): string {
+  return value < 10 ? plainNumber(value, 1) : value.toFixed(0);
 }
 
 /** The unit of an axis with what is counted. */
@@ -73,27 +73,27 @@ export function withUnit(number: string, unit: string): string {
 }
 
 /** A number without trailing zeros, at most two decimals. */
-export function plain(value: number, decimals = 2): string {
+export function plainNumber(value: number, decimals = 2): string {
   return String(Number(value.toFixed(decimals)));
 }
 
 /** Eighths and thirds of an ounce as they are said; anything else by the nearest mark of a jigger, scant or heavy. */
 function ounces(value: number): string {
-  const exact = PARTS.find(([each]) => Math.abs(Math.floor(value + SAME_OUNCES) + each - value) <= SAME_OUNCES);
+  const exact = PARTS.find(([item]) => Math.abs(Math.floor(value + SAME_OUNCES) + item - value) <= SAME_OUNCES);
   if (exact && value > SAME_OUNCES) return marked(Math.floor(value + SAME_OUNCES), exact[1]);
   if (value <= SAME_OUNCES) return '0';
   const marks = JIGGER.flatMap((part) => [Math.floor(value) + part, Math.floor(value) + 1 + part]).filter(
-    (each) => each > 0,
+    (item) => item > 0,
   );
-  const nearest = marks.reduce((best, each) => (Math.abs(each - value) < Math.abs(best - value) ? each : best));
-  const part = PARTS.find(([each]) => Math.abs(Math.floor(nearest + SAME_OUNCES) + each - nearest) <= SAME_OUNCES);
+  const nearest = marks.reduce((best, item) => (Math.abs(item - value) < Math.abs(best - value) ? item : best));
+  const part = PARTS.find(([item]) => Math.abs(Math.floor(nearest + SAME_OUNCES) + item - nearest) <= SAME_OUNCES);
   return `${nearest > value ? 'scant' : 'heavy'} ${marked(Math.floor(nearest + SAME_OUNCES), part?.[1] ?? '')}`;
 }
 
 const marked = (whole: number, part: string) => (part ? `${whole || ''}${part}` : String(whole));
 
 /** A volume of the whole drink, in ml or in ounces. */
-export function volume(ml: number, shown: Shown, ounceMl: number): string {
+export function volumeText(ml: number, shown: Shown, ounceMl: number): string {
   return shown === 'oz' ? `${ounces(Math.round((4 * ml) / ounceMl) / 4)} oz` : `${ml.toFixed(0)} ml`;
 }
 
@@ -109,7 +109,7 @@ export function withVolumes(sentence: string, shown: Shown, ounceMl: number): st
   if (shown === 'ml') return sentence;
   const one = (digits: string) => {
     const ml = Number(digits);
-    if (ml / ounceMl >= A_GLASS) return volume(ml, shown, ounceMl);
+    if (ml / ounceMl >= A_GLASS) return volumeText(ml, shown, ounceMl);
     const { text, word } = shownAmount(ml, 'ml', shown, ounceMl);
     return `${text} ${word}`;
   };
@@ -131,30 +131,30 @@ export interface ShownAmount {
 export function shownAmount(amount: number, unit: Unit, shown: Shown, ounceMl: number): ShownAmount {
   const ml = unit === 'oz' ? amount * ounceMl : (ML_OF[unit] ?? 0) * amount;
   const follows = unit === 'oz' || unit in ML_OF;
-  if (!follows) return { amount, unit, text: plain(amount), word: amount === 1 ? unit : (PLURALS[unit] ?? unit) };
+  if (!follows) return { amount, unit, text: plainNumber(amount), word: amount === 1 ? unit : (PLURALS[unit] ?? unit) };
   if (shown === 'oz' && ml > 0 && ml / ounceMl < SPOONED_BELOW) {
     const spoons = ml / BARSPOON_ML;
     return { amount: spoons, unit: 'barspoon', text: ounces(spoons), word: spoons > 1 ? 'barspoons' : 'barspoon' };
   }
   return shown === 'oz'
     ? { amount: ml / ounceMl, unit: 'oz', text: ounces(ml / ounceMl), word: 'oz' }
-    : { amount: ml, unit: 'ml', text: plain(ml), word: 'ml' };
+    : { amount: ml, unit: 'ml', text: plainNumber(ml), word: 'ml' };
 }
 
 /** The next amount on the ladder of its unit, up or down; never below nothing. `times` 4 is a long stride; `jiggerMl` is its ml. */
-export function stepped(amount: number, unit: Unit, direction: 1 | -1, times = 1, jiggerMl = STEPS.ml): number {
+export function nextAmount(amount: number, unit: Unit, direction: 1 | -1, times = 1, jiggerMl = STEPS.ml): number {
   const step = (unit === 'ml' ? jiggerMl : unit === 'cl' ? jiggerMl / 10 : STEPS[unit]) * times;
   const rung = direction > 0 ? Math.floor(amount / step + 1e-6) + 1 : Math.ceil(amount / step - 1e-6) - 1;
   return Math.max(0, Number((rung * step).toFixed(4)));
 }
 
 /** A price as it is written: two decimals, after the house's own sign. */
-export function money(value: number, sign = ''): string {
+export function priceText(value: number, sign = ''): string {
   return `${sign}${value.toFixed(2)}`;
 }
 
 /** A day as people write it. */
-export function day(iso: string): string {
+export function dayText(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 }
 
@@ -164,6 +164,6 @@ export function capital(text: string): string {
 }
 
 /** What was told as a part of a sentence, as a whole one. */
-export function sentence(text: string): string {
+export function asSentence(text: string): string {
   return /[.!?]$/.test(text) ? capital(text) : `${capital(text)}.`;
 }

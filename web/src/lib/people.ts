@@ -1,5 +1,5 @@
 /** Names with commas between, each once. */
-export function peopleIn(words: string): string[] {
-  const names = words.split(/[,;]/).map((each) => each.trim());
+export function splitNames(words: string): string[] {
+  const names = words.split(/[,;]/).map((text) => text.trim());
   return [...new Set(names.filter(Boolean))];
 }

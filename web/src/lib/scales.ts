@@ -19,7 +19,7 @@ export function stepScale(levels: number[], range: [number, number], floor: numb
 export function roundTicks(scale: ReturnType<typeof stepScale>, gap: number): number[] {
   const [low = 0, high = 0] = scale.domain();
   const ticks: number[] = [];
-  for (const level of NICE.filter((each) => each >= low && each <= high)) {
+  for (const level of NICE.filter((value) => value >= low && value <= high)) {
     const last = ticks.at(-1);
     if (last === undefined || Math.abs(scale(level) - scale(last)) >= gap) ticks.push(level);
   }

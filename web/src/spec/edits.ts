@@ -1,4 +1,4 @@
-import type { Ingredient, NewPour, PourEntry, Spec } from '../api/client';
+import type { Ingredient, NewPour, PourEntry, Spec } from '@/api/types';
 
 /** By what a pour keeps its lock while others come and go. */
 export function lockKey(pour: PourEntry): string {
@@ -62,7 +62,7 @@ export function withNewPour(spec: Spec, { slug, new_pour }: Pick<Ingredient, 'sl
 
 /** The spec's pours with another ingredient in one of them, as much as before. */
 export function withIngredient(spec: Spec, pour: number, slug: string): PourEntry[] {
-  return spec.pours.map((each, index) => (index === pour ? { ...each, ingredient: slug, said: null } : each));
+  return spec.pours.map((item, index) => (index === pour ? { ...item, ingredient: slug, said: null } : item));
 }
 
 /** Every pour of the larder of today’s lot; where there is none, it is what it usually is. */

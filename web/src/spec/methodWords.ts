@@ -1,4 +1,4 @@
-import type { Rules, Spec } from '../api/client';
+import type { Rules, Spec } from '@/api/types';
 
 type Method = Spec['method'];
 

@@ -1,4 +1,4 @@
-import type { PourEntry } from '../api/client';
+import type { PourEntry } from '@/api/types';
 
 export type Stage = PourEntry['stage'];
 

@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, useQueryClient } from '@tanstack/react-query';
 
-import { api, client, unwrap, type DrinkDetail, type Sought, type Spec, type Supposed } from '../client';
+import { api, client, unwrap } from '../client';
+import type { DrinkDetail, BookFilters, Spec, Assumptions } from '../types';
 
 const pathOf = (drink_id: number) => ({ params: { path: { drink_id } } });
 
@@ -8,7 +9,7 @@ const pathOf = (drink_id: number) => ({ params: { path: { drink_id } } });
 export const A_PAGE = 60;
 
 /** Drinks in which every typed word is found, and all that is sought besides, newest first, page by page; with nothing sought, the book. */
-export const bookPages = (sought: Sought = {}) =>
+export const bookPages = (sought: BookFilters = {}) =>
   infiniteQueryOptions({
     queryKey: ['get', '/api/drinks', sought],
     queryFn: async ({ pageParam, signal }) => {
@@ -21,7 +22,7 @@ export const bookPages = (sought: Sought = {}) =>
   });
 
 /** How many there are in all. */
-export const bookCount = (sought: Sought = {}) =>
+export const bookCount = (sought: BookFilters = {}) =>
   api.queryOptions('get', '/api/book', { params: { query: sought } }, { placeholderData: keepPreviousData });
 
 /** The newest drinks of the book. */
@@ -33,14 +34,14 @@ export const treeQuery = (family: string) =>
   api.queryOptions('get', '/api/tree', {
     params: { query: family ? { family: family as Spec['family'] } : {} },
   });
-export const specCloudQuery = (id: number, query: Supposed) =>
+export const specCloudQuery = (id: number, query: Assumptions) =>
   api.queryOptions('get', '/api/drinks/{drink_id}/spec-cloud', { params: { path: { drink_id: id }, query } });
 
 /**
  * Shows everywhere what the server answered, at once and not after the book was read again: until the bench knows its new revision, a
  * change made there could not be saved.
  */
-export function useTellDrink() {
+export function useShowDrink() {
   const queryClient = useQueryClient();
   return (drink: DrinkDetail) => {
     queryClient.setQueryData(drinkQuery(drink.id).queryKey, drink);

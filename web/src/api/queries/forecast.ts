@@ -1,9 +1,10 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 
-import { api, client, unwrap, type Amount, type Spec, type Supposed, type Unit } from '../client';
-import { useAim, useSettings, type Settings, type Way } from '../../lib/settings';
-import { useRested } from '../../ui/useRested';
+import { api, client, unwrap } from '../client';
+import type { Amount, Spec, Assumptions, Unit } from '../types';
+import { useSwapTarget, useSettings, type Settings, type MethodDefaults } from '@/hooks/settings';
+import { useDebouncedValue } from '@/hooks/useDebouncedValue';
 
 const KEPT = { staleTime: 60_000, gcTime: 60_000 };
 const FOLLOWS = { placeholderData: keepPreviousData, ...KEPT };
@@ -11,7 +12,7 @@ const FOLLOWS = { placeholderData: keepPreviousData, ...KEPT };
 const RESTED_MS = 150;
 
 /** Words go by the steps of whose palate is in use: `tongue` is his name, empty the house's, null the usual one. */
-const comparisonQuery = (spec: Spec, parent: Spec, query: Supposed, tongue: string | null) =>
+const comparisonQuery = (spec: Spec, parent: Spec, query: Assumptions, tongue: string | null) =>
   api.queryOptions('post', '/api/compare', { params: { query }, body: { spec, parent, tongue } }, FOLLOWS);
 
 /**
@@ -20,16 +21,16 @@ const comparisonQuery = (spec: Spec, parent: Spec, query: Supposed, tongue: stri
  */
 export function useComparison(spec: Spec, parent: Spec) {
   const { supposed, palate } = useSettings();
-  const asked = useQuery(comparisonQuery(spec, parent, supposed, palate));
-  const { spec: of, data } = useLastKnown(spec, asked);
-  return { known: useMemo(() => ({ spec: of, comparison: data }), [of, data]), refusal: asked.error };
+  const query = useQuery(comparisonQuery(spec, parent, supposed, palate));
+  const { spec: of, data } = useLastKnown(spec, query);
+  return { known: useMemo(() => ({ spec: of, comparison: data }), [of, data]), refusal: query.error };
 }
 
 /**
  * Reads a typed amount ("3/4 oz", "half a lime", "half the gin") beside the drink it stands in and what the drink then is, in one
  * question: the answer waits for the drink that `changed` makes of it. The server knows the measures.
  */
-export function useReadAmount() {
+export function useParsedAmount() {
   const queryClient = useQueryClient();
   const { supposed, palate: tongue } = useSettings();
   return useCallback(
@@ -51,17 +52,17 @@ export function useReadAmount() {
 }
 
 /** Where a drink would stand: for the ghost of a candidate. */
-export const landingQuery = (spec: Spec, query: Supposed) =>
+export const landingQuery = (spec: Spec, query: Assumptions) =>
   api.queryOptions('post', '/api/predict', { params: { query }, body: spec }, KEPT);
 
 /** Twenty minutes in the glass. */
-export const courseQuery = (spec: Spec, query: Supposed) =>
+export const courseQuery = (spec: Spec, query: Assumptions) =>
   api.queryOptions('post', '/api/course', { params: { query }, body: spec }, FOLLOWS);
 
 export type Figure = 'abv' | 'sugar' | 'acid';
 
 /** Why a figure is what it is. */
-export const whyQuery = (spec: Spec, figure: Figure, query: Supposed) =>
+export const whyQuery = (spec: Spec, figure: Figure, query: Assumptions) =>
   api.queryOptions(
     'post',
     '/api/why/{point}/{figure}',
@@ -70,16 +71,16 @@ export const whyQuery = (spec: Spec, figure: Figure, query: Supposed) =>
   );
 
 /** The drink on each ice. */
-export const servesQuery = (spec: Spec, query: Supposed) =>
+export const servesQuery = (spec: Spec, query: Assumptions) =>
   api.queryOptions('post', '/api/serves', { params: { query }, body: spec }, KEPT);
 
-const stepsQuery = (spec: Spec, way: Way, shown: Settings['shown']) =>
+const stepsQuery = (spec: Spec, way: MethodDefaults, shown: Settings['shown']) =>
   api.queryOptions('post', '/api/steps', { body: { spec, ...way, shown } }, FOLLOWS);
 
 /** How the drink is made, by the house's schools, and the spec that is made so: it follows a hand a moment later. */
 export function useSteps(spec: Spec) {
   const { way, shown } = useSettings();
-  const rested = useRested(spec, RESTED_MS);
+  const rested = useDebouncedValue(spec, RESTED_MS);
   const { spec: of, data } = useLastKnown(rested, useQuery(stepsQuery(rested, way, shown)));
   return useMemo(() => ({ spec: of, steps: data ?? NONE }), [of, data]);
 }
@@ -103,8 +104,8 @@ const NONE: never[] = [];
 /** What the ranges among the pours make of the drink, and where each should settle. */
 export function useRanges(spec: Spec, parent: Spec) {
   const { supposed: query } = useSettings();
-  const aim = useAim();
-  const rested = useRested(spec, RESTED_MS);
+  const aim = useSwapTarget();
+  const rested = useDebouncedValue(spec, RESTED_MS);
   const enabled = rested.pours.some(({ range }) => range);
   const body = { spec: rested, parent, grid: aim.grid };
   const { data } = useQuery(
@@ -113,7 +114,7 @@ export function useRanges(spec: Spec, parent: Spec) {
   return enabled && data ? data : NONE;
 }
 
-export const sideBySideQuery = (id: number, trials: number[], query: Supposed) =>
+export const sideBySideQuery = (id: number, trials: number[], query: Assumptions) =>
   api.queryOptions(
     'post',
     '/api/drinks/{drink_id}/side-by-side',
@@ -121,7 +122,7 @@ export const sideBySideQuery = (id: number, trials: number[], query: Supposed) =
     { enabled: trials.length > 1, placeholderData: keepPreviousData },
   );
 
-export const nextQuery = (id: number, trial: number, palate: string | null, grid: number, query: Supposed) =>
+export const nextQuery = (id: number, trial: number, palate: string | null, grid: number, query: Assumptions) =>
   api.queryOptions('post', '/api/drinks/{drink_id}/trials/{trial_id}/next', {
     params: { path: { drink_id: id, trial_id: trial }, query },
     body: { palate, grid },

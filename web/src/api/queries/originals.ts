@@ -1,17 +1,18 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 
-import { api, type Handful, type MenuRequest, type ProblemError, type Supposed, type Wish } from '../client';
-import { linesOf } from '../lines';
+import { api, type ProblemError } from '../client';
+import type { Originals, MenuRequest, Assumptions, Criteria } from '../types';
+import { linesOf } from '../ndjson';
 
 const KEPT = { staleTime: 60_000, gcTime: 300_000, placeholderData: keepPreviousData };
 
 /** Originals of a wish: a first handful at once, then that of the whole sample. A wish that was overtaken is dropped. */
-export const originalsQuery = (body: Wish, query: Supposed) =>
-  queryOptions<Handful, ProblemError>({
+export const originalsQuery = (body: Criteria, query: Assumptions) =>
+  queryOptions<Originals, ProblemError>({
     queryKey: ['post', '/api/originals/stream', { params: { query }, body }],
-    queryFn: async ({ signal, client: cache, queryKey }): Promise<Handful> => {
-      let last: Handful | undefined;
-      for await (const part of linesOf<Handful>('/api/originals/stream', body, query, signal)) {
+    queryFn: async ({ signal, client: cache, queryKey }): Promise<Originals> => {
+      let last: Originals | undefined;
+      for await (const part of linesOf<Originals>('/api/originals/stream', body, query, signal)) {
         last = part;
         if (!part.done) cache.setQueryData(queryKey, part);
       }
@@ -22,14 +23,14 @@ export const originalsQuery = (body: Wish, query: Supposed) =>
   });
 
 /** How many combinations a wish leaves. */
-export const leftQuery = (body: Wish, query: Supposed) =>
+export const combinationCountQuery = (body: Criteria, query: Assumptions) =>
   api.queryOptions('post', '/api/originals/left', { params: { query }, body }, KEPT);
 
 /** A list with its open places filled. */
-export const menuQuery = (body: MenuRequest, query: Supposed) =>
+export const menuQuery = (body: MenuRequest, query: Assumptions) =>
   api.queryOptions('post', '/api/originals/menu', { params: { query }, body }, KEPT);
 
-export const wishQuery = (drinkId: number) =>
+export const criteriaQuery = (drinkId: number) =>
   api.queryOptions('get', '/api/drinks/{drink_id}/wish', { params: { path: { drink_id: drinkId } } });
 
-export const kinshipQuery = () => api.queryOptions('get', '/api/kinship');
+export const pairingsQuery = () => api.queryOptions('get', '/api/kinship');

@@ -1,8 +1,9 @@
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 
-import { api, type RebalanceRequest, type Supposed, type Swaps, type SwapsRequest } from '../client';
-import { useSettings } from '../../lib/settings';
-import { linesOf } from '../lines';
+import { api } from '../client';
+import type { RebalanceRequest, Assumptions, Swaps, SwapsRequest } from '../types';
+import { useSettings } from '@/hooks/settings';
+import { linesOf } from '../ndjson';
 
 /** A board as far as it has come; `done` when every offer was searched. */
 export type BoardSoFar = Swaps & { done: boolean };
@@ -12,7 +13,7 @@ const KEPT = { staleTime: 60_000, gcTime: 60_000 };
 /**
  * The board of a pour: the likeliest rows are there at once, the rest follow. A question that was overtaken is dropped.
  */
-export const swapsQuery = (body: SwapsRequest, query: Supposed) =>
+export const swapsQuery = (body: SwapsRequest, query: Assumptions) =>
   queryOptions({
     queryKey: ['post', '/api/swaps/stream', { params: { query }, body }],
     queryFn: async ({ signal, client: cache, queryKey }): Promise<BoardSoFar> => {
@@ -35,7 +36,7 @@ function joinedParts(parts: Swaps[]): BoardSoFar {
 }
 
 /** Rows of a board with correctors that may join: asked for only where they are in view. */
-export const joinedQuery = (body: SwapsRequest, query: Supposed, enabled: boolean) =>
+export const correctorRowsQuery = (body: SwapsRequest, query: Assumptions, enabled: boolean) =>
   api.queryOptions('post', '/api/swaps', { params: { query }, body }, { enabled, ...KEPT });
 
 /** What brings the present drink back to its target. */

@@ -1,14 +1,15 @@
-import type { DrinkDetail, Family, Ingredient } from '../../api/client';
-import { AfterPaint } from '../../ui/AfterPaint';
+import type { DrinkDetail, Family, Ingredient } from '@/api/types';
+import { AfterPaint } from '@/ui/AfterPaint';
 import { BenchDialogs } from './BenchDialogs';
-import { BenchTop } from './BenchTop';
-import { BalanceField, Sentences } from './field';
+import { BenchHeader } from './BenchHeader';
+import { BalanceField, FigureSentences } from './field';
 import { GlassPanel } from './glass';
-import { HandContext } from './hand';
-import { LeftoverNotice, SaveNotice, type Recovered } from './keep';
-import { Left } from './Left';
-import { MakingPanel, SideTabs } from './making';
-import { Surface } from './Surface';
+import { BenchActionsContext } from './benchActions';
+import { type RecoveredDraft } from '@/features/draft';
+import { LeftoverNotice, SaveNotice } from './save';
+import { LeftPanel } from './LeftPanel';
+import { MethodPanel, SideTabs } from './method';
+import { BenchLayout } from './BenchLayout';
 import { useBench } from './useBench';
 import { useBenchCommands } from './useBenchCommands';
 
@@ -18,7 +19,7 @@ interface Props {
   family: Family | undefined;
   larder: Ingredient[];
   /** What an earlier visit left unsaved, if anything. */
-  recovered: Recovered | null;
+  recovered: RecoveredDraft | null;
 }
 
 /** The working surface: the pours, where the drink stands beside its parent, the glass, and how it is made. */
@@ -28,10 +29,10 @@ export function Bench({ drink, family, larder, recovered }: Props) {
   const { look, panel, ticks, hand, draft } = bench;
   const landed = look.ghost?.path.at(-1);
   return (
-    <HandContext value={hand}>
-      <Surface
+    <BenchActionsContext value={hand}>
+      <BenchLayout
         wide={panel.open !== null && 'swap' in panel.open}
-        top={<BenchTop bench={bench} />}
+        top={<BenchHeader bench={bench} />}
         notice={
           <>
             {draft.leftover && <LeftoverNotice leftover={draft.leftover} onLay={draft.moves.lay} />}
@@ -43,7 +44,7 @@ export function Bench({ drink, family, larder, recovered }: Props) {
             />
           </>
         }
-        pours={<Left bench={bench} family={family} />}
+        pours={<LeftPanel bench={bench} family={family} />}
         field={
           <BalanceField
             comparison={look.comparison}
@@ -55,7 +56,7 @@ export function Bench({ drink, family, larder, recovered }: Props) {
           />
         }
         sentences={
-          <Sentences
+          <FigureSentences
             spec={look.known.spec}
             comparison={look.comparison}
             parentName={`trial ${bench.parent.number}`}
@@ -73,7 +74,7 @@ export function Bench({ drink, family, larder, recovered }: Props) {
                 open={bench.tab}
                 onOpen={bench.setTab}
                 method={
-                  <MakingPanel
+                  <MethodPanel
                     name={drink.name}
                     made={look.made}
                     nameOf={bench.nameOf}
@@ -87,6 +88,6 @@ export function Bench({ drink, family, larder, recovered }: Props) {
         }
         dialogs={<BenchDialogs bench={bench} />}
       />
-    </HandContext>
+    </BenchActionsContext>
   );
 }

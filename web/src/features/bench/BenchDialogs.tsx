@@ -1,6 +1,6 @@
-import { TakeAlong } from '../along';
-import { KeepTrial } from './keep';
-import { GarnishDialog, MethodDialog, StepsDialog } from './making';
+import { ExportDrink } from '@/features/export';
+import { SaveTrial } from './save';
+import { GarnishDialog, MethodDialog, StepsDialog } from './method';
 import { PourDialog } from './pours';
 import type { Bench } from './useBench';
 
@@ -16,10 +16,10 @@ export function BenchDialogs({ bench }: { bench: Bench }) {
   if (dialog === 'steps') {
     return <StepsDialog spec={spec} steps={look.made.steps} onChange={hand.change} onClose={close} />;
   }
-  if (dialog === 'along') return <TakeAlong drink={bench.drink} spec={spec} onClose={close} />;
+  if (dialog === 'along') return <ExportDrink drink={bench.drink} spec={spec} onClose={close} />;
   if (dialog === 'keep') {
     return (
-      <KeepTrial
+      <SaveTrial
         drink={bench.drink}
         spec={spec}
         parent={bench.parent}

@@ -2,25 +2,26 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 
-import { drinkQuery } from '../../api/queries/drinks';
-import { familiesQuery, larderQuery } from '../../api/queries/house';
-import { changeSettings } from '../../lib/settings';
-import { Waiting } from '../../shell/Waiting';
-import { useTitle } from '../../ui/useTitle';
+import { drinkQuery } from '@/api/queries/drinks';
+import { familiesQuery } from '@/api/queries/rules';
+import { larderQuery } from '@/api/queries/larder';
+import { changeSettings } from '@/hooks/settings';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
 import { Bench } from './Bench';
-import { useRecovered } from './keep';
-import { KeptTrial } from './KeptTrial';
+import { useRecoveredDraft } from '@/features/draft';
+import { SavedTrial } from './SavedTrial';
 
 /** A drink on the bench, or one of its trials as it was kept. */
 export function BenchPage() {
   const { drinkId, trialNumber } = useParams();
   const id = Number(drinkId);
-  const recovered = useRecovered(id);
+  const recovered = useRecoveredDraft(id);
   const drink = useQuery({ ...drinkQuery(id), enabled: recovered !== undefined });
   const families = useQuery(familiesQuery());
   const larder = useQuery(larderQuery());
   const name = drink.data?.name;
-  useTitle(name);
+  useDocumentTitle(name);
   useEffect(() => {
     if (name) changeSettings({ lastDrink: id });
   }, [name, id]);
@@ -28,13 +29,13 @@ export function BenchPage() {
   // A draft from the last visit may be older than what another window saved since: wait for the fresh one.
   const stale = drink.isFetching && !drink.isFetchedAfterMount;
   if (recovered === undefined || !drink.data || !families.data || !larder.data || stale) {
-    return <Waiting error={drink.error ?? families.error ?? larder.error} />;
+    return <LoadingOrError error={drink.error ?? families.error ?? larder.error} />;
   }
   const family = families.data.find(({ slug }) => slug === drink.data.family);
   if (trialNumber === undefined) {
     return <Bench key={id} drink={drink.data} family={family} larder={larder.data} recovered={recovered} />;
   }
   const trial = drink.data.trials.find(({ number }) => number === Number(trialNumber));
-  if (!trial) return <Waiting error={{ detail: `${drink.data.name} has no trial ${trialNumber}.` }} />;
-  return <KeptTrial key={trial.id} drink={drink.data} trial={trial} family={family} larder={larder.data} />;
+  if (!trial) return <LoadingOrError error={{ detail: `${drink.data.name} has no trial ${trialNumber}.` }} />;
+  return <SavedTrial key={trial.id} drink={drink.data} trial={trial} family={family} larder={larder.data} />;
 }

@@ -1,46 +1,55 @@
 import { useCallback, useMemo, useReducer, useState } from 'react';
 
-import type { DrinkDetail, Ingredient, PourEntry } from '../../api/client';
-import { useSettings } from '../../lib/settings';
-import { lockKey, withPours } from '../../spec/edits';
-import { namesIn } from '../../spec/names';
-import { amountWords } from '../../spec/pourWords';
-import type { Ghost, Lockable } from '../swaps';
-import type { Preview } from './hand';
-import { useDraft, type Recovered } from './keep';
-import { CLOSED, leftPanel } from './leftPanel';
-import { useTicks, withPoured, type SideTab } from './making';
-import { whatEachBrings } from './pours';
-import { useHandOf } from './useHandOf';
-import { useLook } from './useLook';
+import type { DrinkDetail, Ingredient, PourEntry } from '@/api/types';
+import { useSettings } from '@/hooks/settings';
+import { lockKey, withPours } from '@/spec/edits';
+import { namesIn } from '@/spec/names';
+import { amountWords } from '@/spec/pourWords';
+import type { Ghost, Lockable } from '@/features/swaps';
+import type { PourPreview } from './benchActions';
+import { useDraft, type RecoveredDraft } from '@/features/draft';
+import { CLOSED_PANEL, leftPanelState } from './leftPanelState';
+import { useStepTicks, withActualPours, type SideTab } from './method';
+import { contributionsOf } from './pours';
+import { useBenchActionsOf } from './useBenchActionsOf';
+import { useDisplayedSpec } from './useDisplayedSpec';
 
 /** What is open over the bench. */
 export type OpenDialog = 'keep' | 'method' | 'steps' | 'garnish' | 'along' | { pour: number } | null;
 
 /** All that lies on the bench: the draft and what it is held against, what is open and tried on, the figures, and the hand. */
-export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: Recovered | null) {
+export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: RecoveredDraft | null) {
   const draft = useDraft(drink, recovered);
-  const ticks = useTicks(drink.id);
-  const [panel, move] = useReducer(leftPanel, CLOSED);
+  const ticks = useStepTicks(drink.id);
+  const [panel, move] = useReducer(leftPanelState, CLOSED_PANEL);
   const [dialog, setDialog] = useState<OpenDialog>(null);
   const [tab, setTab] = useState<SideTab>('method');
   const { spec, parentTrialId, locks } = draft.draft;
   const parent = drink.trials.find(({ id }) => id === parentTrialId) ?? drink.trials[0];
   if (!parent) throw new Error('a drink has at least one trial');
-  const [preview, setPreview] = useState<Preview | null>(null);
-  const look = useLook({ draft, parent: parent.spec, panel, making: ticks.making, preview });
+  const [preview, setPreview] = useState<PourPreview | null>(null);
+  const look = useDisplayedSpec({ draft, parent: parent.spec, panel, making: ticks.making, preview });
 
   const nameOf = useMemo(() => namesIn(larder), [larder]);
   const names = useMemo(() => spec.pours.map(({ ingredient }) => nameOf(ingredient)), [spec, nameOf]);
   const { comparison } = look;
   const out = panel.trying?.out;
-  const brings = useMemo(() => whatEachBrings(comparison?.present, spec, out), [comparison, spec, out]);
+  const brings = useMemo(() => contributionsOf(comparison?.present, spec, out), [comparison, spec, out]);
   const locked = useMemo(
     () => spec.pours.map((pour, index) => isLocked(pour, brings[index]?.free, locks)),
     [spec, brings, locks],
   );
   const lockable = useLockable(spec.pours, locked, names, spec.ounce_ml);
-  const handOf = useHandOf({ draft, parent: parent.spec, panel, move, locked, names, setDialog, preview: setPreview });
+  const handOf = useBenchActionsOf({
+    draft,
+    parent: parent.spec,
+    panel,
+    move,
+    locked,
+    names,
+    setDialog,
+    preview: setPreview,
+  });
   const doings = useMemo(
     () => ({
       onTry: (pours: PourEntry[] | null, name: string) => move({ do: 'try', trying: pours && { pours, name } }),
@@ -54,10 +63,10 @@ export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: Re
     [handOf.hand],
   );
   const writeSo = useCallback(() => {
-    handOf.hand.change((present) => withPoured(present, ticks.making), 'really poured');
+    handOf.hand.change((present) => withActualPours(present, ticks.making), 'really poured');
     ticks.forgetPoured();
   }, [handOf.hand, ticks]);
-  const reallyPoured = Object.keys(ticks.making.poured).length > 0 ? withPoured(spec, ticks.making).pours : null;
+  const reallyPoured = Object.keys(ticks.making.poured).length > 0 ? withActualPours(spec, ticks.making).pours : null;
   return {
     ...{ drink, larder, parent, spec, draft, ticks, panel, move, dialog, setDialog, tab, setTab },
     ...{ look, nameOf, names, brings, locked, lockable, reallyPoured, hand: handOf.hand, refusal: handOf.refusal },

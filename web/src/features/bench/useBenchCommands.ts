@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 
-import type { Spec } from '../../api/client';
-import { A_PAGE, newestQuery } from '../../api/queries/drinks';
-import { glassesQuery } from '../../api/queries/house';
-import { useOffer, type PaletteCommand } from '../../shell/commands';
-import type { KeyName } from '../../shell/keys';
-import { useHotkeys } from '../../shell/useHotkeys';
-import { withoutLots, withTodaysLots } from '../../spec/edits';
-import { SERVED } from '../../spec/methodWords';
+import type { Spec } from '@/api/types';
+import { A_PAGE, newestQuery } from '@/api/queries/drinks';
+import { glassesQuery } from '@/api/queries/rules';
+import { useCommands, type PaletteCommand } from '@/hooks/commands';
+import type { KeyName } from '@/hooks/keys';
+import { useHotkeys } from '@/hooks/useHotkeys';
+import { withoutLots, withTodaysLots } from '@/spec/edits';
+import { SERVED } from '@/spec/methodWords';
 import type { Bench } from './useBench';
 
 const does = (group: PaletteCommand['group'], words: string, run: () => void, hotkey?: KeyName): PaletteCommand => ({
@@ -40,7 +40,7 @@ export function useBenchCommands(bench: Bench): void {
       if (next) ticks.tick(next.key, true);
     },
   });
-  useOffer('bench', () => [
+  useCommands('bench', () => [
     ...drinkCommands(bench),
     does('This drink', 'Compare trials, and what to try next', () => void navigate(`/trials/${drink.id}`)),
     does('This drink', 'Card, to print', () => void navigate(`/card/${drink.id}`)),

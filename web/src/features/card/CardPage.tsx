@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 
-import type { CardRequest, DrinkDetail } from '../../api/client';
-import { cardQuery } from '../../api/queries/cards';
-import { drinkQuery } from '../../api/queries/drinks';
-import { useSettings } from '../../lib/settings';
-import { Waiting } from '../../shell/Waiting';
-import { Chips } from '../../ui/Chips';
-import { Pick } from '../../ui/Pick';
-import { useTitle } from '../../ui/useTitle';
-import { SheetPage } from './SheetPage';
+import type { CardRequest, DrinkDetail } from '@/api/types';
+import { cardQuery } from '@/api/queries/cards';
+import { drinkQuery } from '@/api/queries/drinks';
+import { useSettings } from '@/hooks/settings';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { ChoiceChips } from '@/ui/ChoiceChips';
+import { Select } from '@/ui/Select';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { PrintPage } from '@/ui/PrintPage';
 
 type Layout = CardRequest['layout'];
 
@@ -23,8 +23,8 @@ export function CardPage() {
   const beside = numberOf(params.get('beside'));
   const layout: Layout = params.get('layout') === 'station' ? 'station' : 'card';
   const card = useQuery(cardQuery({ drink: id, trial, beside, layout, ...way, shown, country }, supposed));
-  useTitle(drink.data ? `${drink.data.name}, card` : 'Card');
-  if (!drink.data || !card.data) return <Waiting error={drink.error ?? card.error} />;
+  useDocumentTitle(drink.data ? `${drink.data.name}, card` : 'Card');
+  if (!drink.data || !card.data) return <LoadingOrError error={drink.error ?? card.error} />;
   const set = (name: string, value: string) =>
     setParams(
       (before) => {
@@ -36,7 +36,7 @@ export function CardPage() {
       { replace: true },
     );
   return (
-    <SheetPage
+    <PrintPage
       html={card.data.html}
       title={
         <>
@@ -48,7 +48,7 @@ export function CardPage() {
       }
     >
       <div className="flex flex-wrap items-center gap-3 print:hidden">
-        <Chips
+        <ChoiceChips
           inLine
           legend="Layout"
           options={[
@@ -60,24 +60,24 @@ export function CardPage() {
             set('layout', chosen === 'station' ? chosen : '');
           }}
         />
-        <Pick
+        <Select
           label="Trial"
           value={trial ?? 0}
           options={[[0, drink.data.draft ? 'the draft on the bench' : 'the newest trial'], ...trialsOf(drink.data)]}
           onPick={(chosen) => set('trial', chosen ? String(chosen) : '')}
         />
-        <Pick
+        <Select
           label="Compare with another trial"
           value={beside ?? 0}
           options={[[0, 'nothing else'], ...trialsOf(drink.data).map(([n, words]) => [n, `beside ${words}`] as const)]}
           onPick={(chosen) => set('beside', chosen ? String(chosen) : '')}
         />
       </div>
-    </SheetPage>
+    </PrintPage>
   );
 }
 
-const numberOf = (told: string | null) => (told && /^\d+$/.test(told) && Number(told) > 0 ? Number(told) : null);
+const numberOf = (text: string | null) => (text && /^\d+$/.test(text) && Number(text) > 0 ? Number(text) : null);
 
 function trialsOf(drink: DrinkDetail): [number, string][] {
   return drink.trials.map(({ number, name }) => [number, `trial ${number}: ${name}`]);

@@ -1,2 +1,2 @@
 export { CardPage } from './CardPage';
-export { ListPage } from './ListPage';
+export { MenuSheetPage } from './MenuSheetPage';

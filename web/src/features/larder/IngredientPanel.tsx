@@ -3,21 +3,22 @@ import { ArrowLeft, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { api, type LarderDetail, type LarderLine } from '../../api/client';
-import { larderDetailQuery } from '../../api/queries/house';
-import { capital, plain } from '../../lib/format';
-import { Waiting } from '../../shell/Waiting';
-import { Field, Figure } from '../../ui/Field';
-import { Fold } from '../../ui/Fold';
-import { IconButton } from '../../ui/IconButton';
-import { Pick } from '../../ui/Pick';
-import { Refused } from '../../ui/Refused';
-import { useKept } from '../../ui/useKept';
-import { NoteLot } from '../lots';
-import { TastePart } from '../shelf';
-import { BesideOther } from './BesideOther';
-import { SetRight } from './SetRight';
-import { Values } from './Values';
+import { api } from '@/api/client';
+import type { LarderDetail, LarderLine } from '@/api/types';
+import { larderDetailQuery } from '@/api/queries/larder';
+import { capital, plainNumber } from '@/lib/format';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { FormField, NumberField } from '@/ui/NumberField';
+import { Disclosure } from '@/ui/Disclosure';
+import { IconButton } from '@/ui/IconButton';
+import { Select } from '@/ui/Select';
+import { ErrorMessage } from '@/ui/ErrorMessage';
+import { useLastDefined } from '@/hooks/useLastDefined';
+import { LogLot } from '@/features/lots';
+import { TasteIngredient } from '@/features/stock';
+import { CompareIngredients } from './CompareIngredients';
+import { OwnValues } from './OwnValues';
+import { ValueTable } from './ValueTable';
 
 interface Props {
   slug: string;
@@ -26,11 +27,11 @@ interface Props {
 
 /** One ingredient: what is in it with each source, what the house sets right, how it stands, where it is poured. */
 export function IngredientPanel({ slug, lines }: Props) {
-  const asked = useQuery(larderDetailQuery(slug));
-  const detail = useKept(asked.data);
+  const query = useQuery(larderDetailQuery(slug));
+  const detail = useLastDefined(query.data);
   const [noting, setNoting] = useState(false);
   const [tasting, setTasting] = useState(false);
-  if (!detail) return <Waiting error={asked.error} />;
+  if (!detail) return <LoadingOrError error={query.error} />;
   const { ingredient, line, used_in } = detail;
   return (
     <section aria-label={ingredient.name} className="flex min-w-0 flex-col gap-3">
@@ -40,7 +41,7 @@ export function IngredientPanel({ slug, lines }: Props) {
       <div className="panel flex flex-col gap-2 p-4">
         <div className="flex flex-wrap items-start gap-2">
           <h2 className="grow font-display text-2xl font-semibold">{ingredient.name}</h2>
-          <Retire detail={detail} />
+          <RetireIngredient detail={detail} />
           <button
             type="button"
             className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
@@ -68,10 +69,10 @@ export function IngredientPanel({ slug, lines }: Props) {
             .
           </p>
         )}
-        <Values detail={detail} />
-        <SetRight detail={detail} />
+        <ValueTable detail={detail} />
+        <OwnValues detail={detail} />
       </div>
-      <Stands detail={detail} />
+      <StockStatus detail={detail} />
       <div className="panel flex flex-col gap-2 p-4 text-lg">
         <h3 className="font-display text-xl font-semibold">Used in</h3>
         {used_in.length === 0 ? (
@@ -88,17 +89,17 @@ export function IngredientPanel({ slug, lines }: Props) {
             ))}
           </p>
         )}
-        <Fold title="Compare">
-          <BesideOther detail={detail} lines={lines} />
-        </Fold>
+        <Disclosure title="Compare">
+          <CompareIngredients detail={detail} lines={lines} />
+        </Disclosure>
       </div>
-      {tasting && <TastePart ingredient={ingredient} onClose={() => setTasting(false)} />}
-      {noting && <NoteLot slug={slug} onClose={() => setNoting(false)} />}
+      {tasting && <TasteIngredient ingredient={ingredient} onClose={() => setTasting(false)} />}
+      {noting && <LogLot slug={slug} onClose={() => setNoting(false)} />}
     </section>
   );
 }
 
-function Retire({ detail }: { detail: LarderDetail }) {
+function RetireIngredient({ detail }: { detail: LarderDetail }) {
   const retire = api.useMutation('put', '/api/larder/{slug}/retired');
   const { slug, retired } = detail.line;
   return (
@@ -111,7 +112,7 @@ function Retire({ detail }: { detail: LarderDetail }) {
       >
         {retired ? 'Show it again' : 'Hide it'}
       </button>
-      <Refused fault={retire.error} className="basis-full text-error" />
+      <ErrorMessage fault={retire.error} className="basis-full text-error" />
     </>
   );
 }
@@ -124,23 +125,23 @@ const STATES: ['at hand' | 'low' | 'out' | 'off', string][] = [
 ];
 
 /** How it stands: the shelf, what a litre costs, how much should be there. */
-function Stands({ detail }: { detail: LarderDetail }) {
+function StockStatus({ detail }: { detail: LarderDetail }) {
   const { slug, state, price_per_litre, par_ml } = detail.line;
   const params = { path: { slug } };
   const shelve = api.useMutation('put', '/api/shelf/{slug}');
   const par = api.useMutation('put', '/api/ingredients/{slug}/par');
   return (
     <div className="panel grid gap-3 p-4 text-lg sm:grid-cols-3">
-      <Field quiet label="Stock">
-        <Pick
+      <FormField quiet label="Stock">
+        <Select
           className="select-lg w-full"
           value={state === '' ? 'off' : (state as 'at hand')}
           options={STATES}
           onPick={(next) => shelve.mutate({ params, body: { state: next, price_per_litre } })}
         />
-      </Field>
-      <Field quiet label="Price per litre">
-        <Figure
+      </FormField>
+      <FormField quiet label="Price per litre">
+        <NumberField
           value={price_per_litre}
           most={10000}
           onFigure={(price) =>
@@ -150,17 +151,17 @@ function Stands({ detail }: { detail: LarderDetail }) {
             })
           }
         />
-      </Field>
-      <Field quiet label="Par, ml">
-        <Figure
-          value={par_ml === null ? null : Number(plain(par_ml, 0))}
+      </FormField>
+      <FormField quiet label="Par, ml">
+        <NumberField
+          value={par_ml === null ? null : Number(plainNumber(par_ml, 0))}
           least={1}
           most={1000000}
           unit="ml"
           onFigure={(ml) => par.mutate({ params, body: { par_ml: ml } })}
         />
-      </Field>
-      <Refused fault={shelve.error ?? par.error} className="text-error sm:col-span-3" />
+      </FormField>
+      <ErrorMessage fault={shelve.error ?? par.error} className="text-error sm:col-span-3" />
     </div>
   );
 }

@@ -3,25 +3,26 @@ import { Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 
-import { api, type LarderLine } from '../../api/client';
-import { larderLinesQuery } from '../../api/queries/house';
-import { capital } from '../../lib/format';
-import { levelWords } from '../../spec/levelWords';
-import { TopBar } from '../../shell/TopBar';
-import { Waiting } from '../../shell/Waiting';
-import { Notice } from '../../ui/Notice';
-import { Pick } from '../../ui/Pick';
-import { Refused } from '../../ui/Refused';
-import { SearchLine } from '../../ui/SearchLine';
-import { useKept } from '../../ui/useKept';
-import { useMedia } from '../../ui/useMedia';
-import { useTitle } from '../../ui/useTitle';
-import { NothingCalled, useFound } from '../finding';
+import { api } from '@/api/client';
+import type { LarderLine } from '@/api/types';
+import { larderLinesQuery } from '@/api/queries/larder';
+import { capital } from '@/lib/format';
+import { levelWords } from '@/spec/levelWords';
+import { PageHeader } from '@/ui/PageHeader';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { Notice } from '@/ui/Notice';
+import { Select } from '@/ui/Select';
+import { ErrorMessage } from '@/ui/ErrorMessage';
+import { SearchField } from '@/ui/SearchField';
+import { useLastDefined } from '@/hooks/useLastDefined';
+import { useMediaQuery } from '@/hooks/useMediaQuery';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { NoMatch, useIngredientSearch } from '@/features/ingredient-search';
 import { IngredientPanel } from './IngredientPanel';
 
-type Which = 'ours' | 'all' | 'house' | 'changed' | 'gaps' | 'lots' | 'retired';
+type ListChoice = 'ours' | 'all' | 'house' | 'changed' | 'gaps' | 'lots' | 'retired';
 
-const WHICH: [Which, string][] = [
+const LIST_OPTIONS: [ListChoice, string][] = [
   ['ours', 'ours'],
   ['all', 'all'],
   ['house', 'house-made'],
@@ -39,14 +40,14 @@ const WIDE = '(min-width: 1024px)';
 export function LarderPage() {
   const { slug } = useParams();
   const { data, error } = useQuery(larderLinesQuery());
-  const lines = useKept(data);
+  const lines = useLastDefined(data);
   const [words, setWords] = useState('');
-  const [chosen, setWhich] = useState<Which | null>(null);
+  const [chosen, setWhich] = useState<ListChoice | null>(null);
   const [shown, setShown] = useState(AT_ONCE);
-  const sought = useKept(useFound(words) ?? undefined);
-  const isWide = useMedia(WIDE);
-  useTitle('All ingredients');
-  if (!lines) return <Waiting error={error} />;
+  const sought = useLastDefined(useIngredientSearch(words) ?? undefined);
+  const isWide = useMediaQuery(WIDE);
+  useDocumentTitle('All ingredients');
+  if (!lines) return <LoadingOrError error={error} />;
   // Words are sought in everything; without any, what the house has is what it is about.
   const which = chosen ?? (words.trim() || !lines.some((line) => fits(line, 'ours')) ? 'all' : 'ours');
   const place = (line: LarderLine) => sought?.of.get(line.slug)?.place ?? 0;
@@ -58,23 +59,23 @@ export function LarderPage() {
   const open = slug ?? (isWide ? found[0]?.slug : undefined);
   return (
     <div className="page-body">
-      <TopBar actions={<TableActions />} />
+      <PageHeader actions={<TableActions />} />
       <main className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         {slug && <h1 className="sr-only">All ingredients</h1>}
         <section aria-label="Ingredients" className={`flex min-w-0 flex-col gap-3 ${slug ? 'max-lg:hidden' : ''}`}>
           <div className="flex flex-wrap gap-2">
-            <SearchLine
+            <SearchField
               className="input-lg min-w-52 grow"
               label="Search ingredients"
               placeholder="Name, kind or aroma"
               value={words}
               onWords={setWords}
             />
-            <Pick label="Show" className="select-lg w-56" value={which} options={WHICH} onPick={setWhich} />
+            <Select label="Show" className="select-lg w-56" value={which} options={LIST_OPTIONS} onPick={setWhich} />
           </div>
           {found.length === 0 &&
             (words.trim() && sought?.isSettled ? (
-              <NothingCalled words={words} where="among ingredients" onWords={setWords} />
+              <NoMatch words={words} where="among ingredients" onWords={setWords} />
             ) : (
               <p className="panel p-4 text-lg">No ingredient matches.</p>
             ))}
@@ -103,7 +104,7 @@ export function LarderPage() {
   );
 }
 
-function fits(line: LarderLine, which: Which): boolean {
+function fits(line: LarderLine, which: ListChoice): boolean {
   switch (which) {
     case 'ours':
       return (
@@ -194,7 +195,7 @@ function TableActions() {
           <Notice quiet text={`Imported: ${[take.data.words, ...take.data.changed.slice(0, 5)].join(' ')}`} />
         </div>
       )}
-      <Refused fault={take.error} className="basis-full text-lg text-error" />
+      <ErrorMessage fault={take.error} className="basis-full text-lg text-error" />
     </>
   );
 }

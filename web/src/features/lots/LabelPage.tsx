@@ -2,19 +2,19 @@ import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 
-import { larderDetailQuery } from '../../api/queries/house';
-import { lotQuery } from '../../api/queries/today';
-import { day, grams, plain } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
-import { TopBar } from '../../shell/TopBar';
-import { Waiting } from '../../shell/Waiting';
-import { useTitle } from '../../ui/useTitle';
+import { larderDetailQuery } from '@/api/queries/larder';
+import { lotQuery } from '@/api/queries/lots';
+import { dayText, gramsText, plainNumber } from '@/lib/format';
+import { useSettings } from '@/hooks/settings';
+import { PageHeader } from '@/ui/PageHeader';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
 
 /** The day by which it is used; with its hour where that is the same day or the next. */
-function untilWords(made: string, until: string): string {
-  const hours = (Date.parse(until) - Date.parse(made)) / 3_600_000;
+function untilWords(text: string, until: string): string {
+  const hours = (Date.parse(until) - Date.parse(text)) / 3_600_000;
   const hour = new Date(until).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-  return hours <= 48 ? `${day(until)}, ${hour}` : day(until);
+  return hours <= 48 ? `${dayText(until)}, ${hour}` : dayText(until);
 }
 
 /** Kinds whose sweetness is told by the refractometer. */
@@ -27,21 +27,21 @@ export function LabelPage() {
   const lot = useQuery(lotQuery(id, supposed));
   const slug = lot.data?.ingredient.slug ?? '';
   const detail = useQuery({ ...larderDetailQuery(slug), enabled: slug !== '' });
-  useTitle('Label');
-  if (!lot.data || !detail.data) return <Waiting error={lot.error ?? detail.error} />;
+  useDocumentTitle('Label');
+  if (!lot.data || !detail.data) return <LoadingOrError error={lot.error ?? detail.error} />;
   const { ingredient, name, made_at, use_by, kind, brix, figures: held, volume_ml } = lot.data;
   const { allergens, cautions } = detail.data.ingredient;
-  const of = (figure: string) => held.find((each) => each.figure === figure)?.posterior ?? 0;
+  const of = (figure: string) => held.find((item) => item.figure === figure)?.posterior ?? 0;
   const figures = [
-    SWEET.has(kind) && `${plain(brix, 0)} °Bx`,
-    of('sugar') >= 0.5 && `${grams(of('sugar'))} g sugar/100 ml`,
-    of('abv') > 0.5 && `${plain(of('abv'), 1)}% ABV`,
-    volume_ml !== null && `${plain(volume_ml, 0)} ml`,
+    SWEET.has(kind) && `${plainNumber(brix, 0)} °Bx`,
+    of('sugar') >= 0.5 && `${gramsText(of('sugar'))} g sugar/100 ml`,
+    of('abv') > 0.5 && `${plainNumber(of('abv'), 1)}% ABV`,
+    volume_ml !== null && `${plainNumber(volume_ml, 0)} ml`,
   ].filter(Boolean);
   return (
     <div className="page-body">
       <div className="print:hidden">
-        <TopBar
+        <PageHeader
           actions={
             <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
               <Printer size={20} aria-hidden /> Print
@@ -54,7 +54,7 @@ export function LabelPage() {
             </Link>
             , label
           </h1>
-        </TopBar>
+        </PageHeader>
       </div>
       <main>
         <article
@@ -63,7 +63,7 @@ export function LabelPage() {
         >
           <p className="font-display text-[22pt] leading-none font-semibold">{ingredient.name}</p>
           <p className="text-[12pt]">{name}</p>
-          <p className="pt-1 text-[12pt]">Made {day(made_at)}</p>
+          <p className="pt-1 text-[12pt]">Made {dayText(made_at)}</p>
           {use_by && <p className="text-[15pt] font-semibold">Use by {untilWords(made_at, use_by)}, keep cold</p>}
           <p className="text-[11pt]">{figures.join(' · ')}</p>
           <p className="text-[11pt]">{allergens.length ? `Contains ${allergens.join(', ')}` : 'No allergens listed'}</p>

@@ -3,31 +3,32 @@ import { Printer, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 
-import { api, type LotDetail } from '../../api/client';
-import { lotQuery } from '../../api/queries/today';
-import { plain } from '../../lib/format';
-import { useSettings } from '../../lib/settings';
-import { TopBar } from '../../shell/TopBar';
-import { Waiting } from '../../shell/Waiting';
-import { Figure } from '../../ui/Field';
-import { Overtaken } from '../../ui/Overtaken';
-import { useKept } from '../../ui/useKept';
-import { useTitle } from '../../ui/useTitle';
-import { Figures } from './Figures';
-import { Readings } from './Readings';
-import { Surer } from './Surer';
+import { api } from '@/api/client';
+import type { LotDetail } from '@/api/types';
+import { lotQuery } from '@/api/queries/lots';
+import { plainNumber } from '@/lib/format';
+import { useSettings } from '@/hooks/settings';
+import { PageHeader } from '@/ui/PageHeader';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { NumberField } from '@/ui/NumberField';
+import { WriteConflict } from '@/ui/WriteConflict';
+import { useLastDefined } from '@/hooks/useLastDefined';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { LotFigures } from './LotFigures';
+import { LotReadings } from './LotReadings';
+import { CertaintyGain } from './CertaintyGain';
 
 /** A lot: what was supposed and what was measured of it side by side, its readings, and what they make surer. */
 export function LotPage() {
   const id = Number(useParams().lotId);
   const { supposed } = useSettings();
-  const asked = useQuery(lotQuery(id, supposed));
-  const lot = useKept(asked.data);
-  useTitle(lot ? `${lot.ingredient.name}, ${lot.name}` : 'Open bottle or juice');
-  if (!lot || lot.id !== id) return <Waiting error={asked.error} />;
+  const query = useQuery(lotQuery(id, supposed));
+  const lot = useLastDefined(query.data);
+  useDocumentTitle(lot ? `${lot.ingredient.name}, ${lot.name}` : 'Open bottle or juice');
+  if (!lot || lot.id !== id) return <LoadingOrError error={query.error} />;
   return (
     <div className="page-body">
-      <TopBar
+      <PageHeader
         actions={
           <Link to={`/ingredients/open/${id}/label`} className="btn min-h-11 gap-2 text-base">
             <Printer size={20} aria-hidden /> Label
@@ -52,11 +53,11 @@ export function LotPage() {
         ))}
         <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,5fr)_minmax(0,4fr)]">
           <div className="flex flex-col gap-4">
-            <Figures lot={lot} />
-            <Surer lot={lot} />
-            <Standing lot={lot} />
+            <LotFigures lot={lot} />
+            <CertaintyGain lot={lot} />
+            <LotStatus lot={lot} />
           </div>
-          <Readings lot={lot} />
+          <LotReadings lot={lot} />
         </div>
       </main>
     </div>
@@ -64,7 +65,7 @@ export function LotPage() {
 }
 
 /** What is left of it, and its end. */
-function Standing({ lot }: { lot: LotDetail }) {
+function LotStatus({ lot }: { lot: LotDetail }) {
   const navigate = useNavigate();
   const cache = useQueryClient();
   const params = { path: { lot_id: lot.id } };
@@ -76,15 +77,15 @@ function Standing({ lot }: { lot: LotDetail }) {
       <div className="flex flex-wrap items-end gap-3 text-lg">
         <label className="flex flex-col gap-1">
           Left, ml
-          <Figure
+          <NumberField
             className="input input-lg w-32 font-figure"
-            value={lot.left_ml === null ? null : Number(plain(lot.left_ml, 0))}
+            value={lot.left_ml === null ? null : Number(plainNumber(lot.left_ml, 0))}
             most={1000000}
             unit="ml"
             onFigure={(left) => change.mutate({ params, body: { left_ml: left, was: { left_ml: lot.left_ml } } })}
           />
         </label>
-        {lot.volume_ml !== null && <span className="pb-3 text-quiet">of {plain(lot.volume_ml, 0)} ml</span>}
+        {lot.volume_ml !== null && <span className="pb-3 text-quiet">of {plainNumber(lot.volume_ml, 0)} ml</span>}
         <button
           type="button"
           className="btn btn-lg text-base font-normal"
@@ -103,7 +104,7 @@ function Standing({ lot }: { lot: LotDetail }) {
           {sure ? 'Press again to delete it and its readings' : 'Delete'}
         </button>
       </div>
-      <Overtaken
+      <WriteConflict
         fault={change.error ?? remove.error}
         onTheirs={() => {
           change.reset();

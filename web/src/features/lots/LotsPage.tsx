@@ -1,36 +1,36 @@
-import { useWithVolumes } from '../../lib/settings';
+import { useWithVolumes } from '@/hooks/settings';
 import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, Navigate, useSearchParams } from 'react-router';
 
-import type { Lot } from '../../api/client';
-import { larderQuery } from '../../api/queries/house';
-import { lotsQuery } from '../../api/queries/today';
-import { plain } from '../../lib/format';
-import { TopBar } from '../../shell/TopBar';
-import { Waiting } from '../../shell/Waiting';
-import { Check } from '../../ui/Check';
-import { useTitle } from '../../ui/useTitle';
-import { NoteLot } from './NoteLot';
+import type { Lot } from '@/api/types';
+import { larderQuery } from '@/api/queries/larder';
+import { lotsQuery } from '@/api/queries/lots';
+import { plainNumber } from '@/lib/format';
+import { PageHeader } from '@/ui/PageHeader';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { Checkbox } from '@/ui/Checkbox';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { LogLot } from './LogLot';
 
 /** Every lot that is open, and those that are used up where they are asked for. */
 export function LotsPage() {
   const [every, setEvery] = useState(false);
   const [noting, setNoting] = useState(false);
   const { data, error } = useQuery(lotsQuery(every));
-  useTitle('Open bottles and juice');
+  useDocumentTitle('Open bottles and juice');
   const [params, setParams] = useSearchParams();
   const larder = useQuery(larderQuery()).data;
   const wanted = params.get('note');
-  if (!data) return <Waiting error={error} />;
+  if (!data) return <LoadingOrError error={error} />;
   // Who comes to measure something finds today’s lot of it, or notes one.
   const poured = data.find(({ ingredient, in_use }) => in_use && ingredient.name === wanted);
   if (poured) return <Navigate replace to={`/ingredients/open/${poured.id}`} />;
   const slug = larder?.find(({ name }) => name === wanted)?.slug;
   return (
     <div className="page-body">
-      <TopBar
+      <PageHeader
         actions={
           <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
             <Plus size={20} aria-hidden /> Log juice or a bottle
@@ -39,7 +39,7 @@ export function LotsPage() {
       />
       <main className="flex flex-col gap-3">
         <div className="flex flex-wrap items-center gap-4">
-          <Check words="Show finished" on={every} onChange={setEvery} />
+          <Checkbox words="Show finished" on={every} onChange={setEvery} />
         </div>
         {data.length === 0 ? (
           <p className="panel max-w-prose p-4 text-lg">
@@ -53,8 +53,8 @@ export function LotsPage() {
           </ul>
         )}
       </main>
-      {noting && <NoteLot onClose={() => setNoting(false)} />}
-      {slug && <NoteLot slug={slug} onClose={() => setParams({}, { replace: true })} />}
+      {noting && <LogLot onClose={() => setNoting(false)} />}
+      {slug && <LogLot slug={slug} onClose={() => setParams({}, { replace: true })} />}
     </div>
   );
 }
@@ -63,7 +63,7 @@ function LotRow({ lot }: { lot: Lot }) {
   const inUnit = useWithVolumes();
   const told = [
     lot.age,
-    lot.left_ml !== null && inUnit(`${plain(lot.left_ml, 0)} ml left`),
+    lot.left_ml !== null && inUnit(`${plainNumber(lot.left_ml, 0)} ml left`),
     lot.readings.length > 0 && `${lot.readings.length} ${lot.readings.length === 1 ? 'reading' : 'readings'}`,
     lot.used_up_at ? 'finished' : lot.in_use ? 'in use' : 'replaced by a newer one',
   ];

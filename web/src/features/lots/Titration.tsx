@@ -1,8 +1,8 @@
 import { useState } from 'react';
 
-import { api } from '../../api/client';
-import { Field, Figure } from '../../ui/Field';
-import { Refused } from '../../ui/Refused';
+import { api } from '@/api/client';
+import { FormField, NumberField } from '@/ui/NumberField';
+import { ErrorMessage } from '@/ui/ErrorMessage';
 
 interface Props {
   steps: string[];
@@ -24,15 +24,15 @@ export function Titration({ steps, onAcid }: Props) {
         ))}
       </ol>
       <div className="grid grid-cols-3 gap-2">
-        <Field label="Sample, ml">
-          <Figure value={sample_ml} onFigure={(ml) => tell({ sample_ml: ml ?? 10 })} />
-        </Field>
-        <Field label="Lye, ml">
-          <Figure value={lye_ml} onFigure={(ml) => tell({ lye_ml: ml })} />
-        </Field>
-        <Field label="Lye, mol/l">
-          <Figure value={lye_mol_per_l} onFigure={(strength) => tell({ lye_mol_per_l: strength ?? 0.1 })} />
-        </Field>
+        <FormField label="Sample, ml">
+          <NumberField value={sample_ml} onFigure={(ml) => tell({ sample_ml: ml ?? 10 })} />
+        </FormField>
+        <FormField label="Lye, ml">
+          <NumberField value={lye_ml} onFigure={(ml) => tell({ lye_ml: ml })} />
+        </FormField>
+        <FormField label="Lye, mol/l">
+          <NumberField value={lye_mol_per_l} onFigure={(strength) => tell({ lye_mol_per_l: strength ?? 0.1 })} />
+        </FormField>
       </div>
       <div className="flex flex-wrap items-center gap-3">
         <button
@@ -61,7 +61,7 @@ export function Titration({ steps, onAcid }: Props) {
           </>
         )}
       </div>
-      <Refused fault={work.error} className="text-error" />
+      <ErrorMessage fault={work.error} className="text-error" />
     </div>
   );
 }

@@ -1,4 +1,4 @@
 export { LabelPage } from './LabelPage';
 export { LotPage } from './LotPage';
 export { LotsPage } from './LotsPage';
-export { NoteLot } from './NoteLot';
+export { LogLot } from './LogLot';

@@ -1,18 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import type { Original, Wish } from '../../api/client';
-import { menuQuery } from '../../api/queries/originals';
-import { useAim, useSettings, useWithVolumes } from '../../lib/settings';
-import { TopBar } from '../../shell/TopBar';
-import { Check } from '../../ui/Check';
-import { Refused } from '../../ui/Refused';
-import { useTitle } from '../../ui/useTitle';
-import { MenuPlace } from './MenuPlace';
-import { ANY } from './wish';
+import type { Original, Criteria } from '@/api/types';
+import { menuQuery } from '@/api/queries/originals';
+import { useSwapTarget, useSettings, useWithVolumes } from '@/hooks/settings';
+import { PageHeader } from '@/ui/PageHeader';
+import { Checkbox } from '@/ui/Checkbox';
+import { ErrorMessage } from '@/ui/ErrorMessage';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { MenuDrink } from './MenuDrink';
+import { ANYTHING } from './criteria';
 
 /** The places of a list: two sours, a daisy, a fizz, a long one, one without alcohol. */
-const PLACES: [string, Partial<Wish>][] = [
+const PLACES: [string, Partial<Criteria>][] = [
   ['Sour', { family: 'sour' }],
   ['Sour, with foam', { family: 'sour', form: 'with foam' }],
   ['Daisy', { family: 'daisy' }],
@@ -33,32 +33,32 @@ const FIRST: Request = { stays: PLACES.map(() => null), gone: [], seed: 1, atHan
 
 /** A whole list out of one press: unlike each other in base, colour and strength, sharing preparations. */
 export function MenuPage() {
-  useTitle('A menu');
+  useDocumentTitle('A menu');
   const { supposed } = useSettings();
   const inUnit = useWithVolumes();
-  const aim = useAim();
+  const aim = useSwapTarget();
   const [request, setRequest] = useState(FIRST);
   const { stays, gone, seed, atHand } = request;
-  const places = PLACES.map(([, wish]): Wish => ({
-    ...ANY,
+  const places = PLACES.map(([, wish]): Criteria => ({
+    ...ANYTHING,
     ...wish,
     at_hand: atHand,
     seed,
     taken_names: gone,
     grid: aim.grid,
   }));
-  const kept = stays.flatMap((each, place) => (each ? [{ place, spec: each.spec }] : []));
+  const kept = stays.flatMap((stay, index) => (stay ? [{ place: index, spec: stay.spec }] : []));
   const { data, error, isFetching, isPlaceholderData } = useQuery(menuQuery({ places, kept }, supposed));
   const fresh = isPlaceholderData ? [] : [...(data?.drinks ?? [])];
-  const drinks = stays.map((each) => each ?? fresh.shift() ?? null);
+  const drinks = stays.map((stay) => stay ?? fresh.shift() ?? null);
   const others = (change: Partial<Request>) => setRequest({ ...request, seed: seed + PLACES.length, ...change });
   return (
     <div className="page-body">
-      <TopBar />
+      <PageHeader />
       <main className="flex min-w-0 flex-col gap-3">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <p className="text-lg">Six drinks for a menu</p>
-          <Check
+          <Checkbox
             words="Only what is in stock"
             on={atHand}
             onChange={(on) => others({ stays: FIRST.stays, atHand: on })}
@@ -75,17 +75,17 @@ export function MenuPage() {
             {isFetching ? 'Filling the menu…' : ''}
           </p>
         </div>
-        <Refused fault={error} className="panel p-4 text-lg" />
+        <ErrorMessage fault={error} className="panel p-4 text-lg" />
         <ul aria-label="Menu" className="grid gap-3 md:grid-cols-2 xl:grid-cols-3">
           {drinks.map((drink, place) => (
-            <MenuPlace
+            <MenuDrink
               key={PLACES[place]?.[0]}
               title={PLACES[place]?.[0] ?? ''}
               drink={drink}
               busy={isFetching}
               onOther={() =>
                 others({
-                  stays: drinks.map((each, other) => (other === place ? null : each)),
+                  stays: drinks.map((item, other) => (other === place ? null : item)),
                   gone: [...gone, ...(drink ? [drink.spec.name] : [])],
                 })
               }

@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { curveLinearClosed, line } from 'd3-shape';
 import { useId } from 'react';
 
-import type { Original } from '../../api/client';
-import { familiesQuery, rulesQuery } from '../../api/queries/house';
-import { level } from '../../lib/format';
-import { roundTicks, stepScale } from '../../lib/scales';
+import type { Original } from '@/api/types';
+import { familiesQuery, rulesQuery } from '@/api/queries/rules';
+import { levelText } from '@/lib/format';
+import { roundTicks, stepScale } from '@/lib/scales';
 
 interface Props {
   originals: Original[];
@@ -30,7 +30,7 @@ export function OriginalsField({ originals, family, chosen, over, onOver, onChoo
   const outline = homes.find(({ branch }) => branch === (free ? 'without alcohol' : ''))?.outline ?? [];
   // The drinks lie close together in a large home: they are framed, with a part of the home around them.
   const scale = (axis: 'sugar' | 'acid', range: [number, number]) => {
-    const levels = originals.map((each) => each[axis]);
+    const levels = originals.map((original) => original[axis]);
     const middle = Math.sqrt(Math.min(...levels) * Math.max(...levels));
     return stepScale([...levels, middle / AROUND, middle * AROUND], range, axes?.[axis]?.floor ?? 0.01, 1.02);
   };
@@ -133,9 +133,9 @@ function Axes({ x, y }: { x: Scale; y: Scale }) {
 }
 
 function told(originals: Original[]): string {
-  const each = originals.map(
+  const item = originals.map(
     ({ spec, sugar, acid }) =>
-      `${spec.name}: ${level(sugar, 'sugar')} g sugar/100 ml, ${level(acid, 'acid')} g acid/100 ml`,
+      `${spec.name}: ${levelText(sugar, 'sugar')} g sugar/100 ml, ${levelText(acid, 'acid')} g acid/100 ml`,
   );
-  return `${originals.length} ideas by sweetness and acidity. ${each.join('. ')}.`;
+  return `${originals.length} ideas by sweetness and acidity. ${item.join('. ')}.`;
 }

@@ -1,20 +1,20 @@
 import { RotateCcw, Shuffle, Square } from 'lucide-react';
 import { useState } from 'react';
 
-import type { Wish } from '../../api/client';
-import { useWithVolumes } from '../../lib/settings';
-import { TopBar } from '../../shell/TopBar';
-import { Refused } from '../../ui/Refused';
-import { useMedia } from '../../ui/useMedia';
-import { useTitle } from '../../ui/useTitle';
-import { Flight } from './Flight';
-import { Left } from './Left';
-import { LookedAt } from './LookedAt';
+import type { Criteria } from '@/api/types';
+import { useWithVolumes } from '@/hooks/settings';
+import { PageHeader } from '@/ui/PageHeader';
+import { ErrorMessage } from '@/ui/ErrorMessage';
+import { useMediaQuery } from '@/hooks/useMediaQuery';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { PinnedFlight } from './PinnedFlight';
+import { CombinationCount } from './CombinationCount';
+import { OriginalDetails } from './OriginalDetails';
 import { OriginalsField } from './OriginalsField';
-import { SmallGlass } from './SmallGlass';
+import { OriginalGlass } from './OriginalGlass';
 import { useOriginals } from './useOriginals';
-import { useWish } from './useWish';
-import { WishPanel } from './WishPanel';
+import { useCriteria } from './useCriteria';
+import { CriteriaPanel } from './CriteriaPanel';
 
 /** On a phone what is said of a glass stands right below it. */
 const NARROW = '(max-width: 767px)';
@@ -23,25 +23,25 @@ const FOLDED = '(max-width: 1023px)';
 /** Drinks that nobody has mixed yet: the wish, a board of small glasses, and what is to be said of the one that is looked at. */
 export function OriginalsPage() {
   const inUnit = useWithVolumes();
-  useTitle('One drink');
-  const { wish, isKnown, change, undo } = useWish();
+  useDocumentTitle('One drink');
+  const { wish, isKnown, change, undo } = useCriteria();
   const { rested, fresh, shown, notes, error, busy, stop, isPinned, toggle } = useOriginals(wish, isKnown);
   const [chosen, setChosen] = useState<string>();
-  const [isNarrow, isFolded] = [useMedia(NARROW), useMedia(FOLDED)];
+  const [isNarrow, isFolded] = [useMediaQuery(NARROW), useMediaQuery(FOLDED)];
   const [over, setOver] = useState<string | null>(null);
   const looked = shown.find(({ spec }) => spec.name === chosen) ?? fresh[0] ?? shown[0];
   return (
     <div className="page-body">
-      <TopBar />
+      <PageHeader />
       <main className="grid min-w-0 gap-3 md:grid-cols-[minmax(0,1fr)_22rem] lg:grid-cols-[17rem_minmax(0,1fr)_21rem]">
         <WishColumn wish={wish} isFolded={isFolded} onChange={change} />
         <section className="flex min-w-0 flex-col gap-3" aria-label="Ideas by balance">
           <BoardHead wish={wish} rested={rested} busy={busy} onChange={change} onUndo={undo} onStop={stop} />
-          <Refused fault={error} className="panel p-4 text-lg" />
+          <ErrorMessage fault={error} className="panel p-4 text-lg" />
           <ul aria-label="Ideas" aria-busy={busy} className="grid gap-2 sm:max-md:grid-cols-2 lg:grid-cols-2">
             {shown.map((original) => (
               <li key={original.spec.name} className="flex flex-col gap-2">
-                <SmallGlass
+                <OriginalGlass
                   original={original}
                   chosen={original === looked && (!isNarrow || chosen !== undefined)}
                   lit={over === original.spec.name}
@@ -51,7 +51,12 @@ export function OriginalsPage() {
                   onPin={() => toggle(original)}
                 />
                 {isNarrow && original === looked && chosen !== undefined && (
-                  <LookedAt original={original} wish={wish} onWish={change} onMoved={() => setChosen(undefined)} />
+                  <OriginalDetails
+                    original={original}
+                    wish={wish}
+                    onWish={change}
+                    onMoved={() => setChosen(undefined)}
+                  />
                 )}
               </li>
             ))}
@@ -84,9 +89,9 @@ export function OriginalsPage() {
             />
           )}
           {looked && !isNarrow && (
-            <LookedAt original={looked} wish={wish} onWish={change} onMoved={() => setChosen(undefined)} />
+            <OriginalDetails original={looked} wish={wish} onWish={change} onMoved={() => setChosen(undefined)} />
           )}
-          <Flight wish={wish} />
+          <PinnedFlight wish={wish} />
         </section>
       </main>
     </div>
@@ -94,25 +99,25 @@ export function OriginalsPage() {
 }
 
 interface WishColumnProps {
-  wish: Wish;
+  wish: Criteria;
   /** Whether all but the family waits folded. */
   isFolded: boolean;
-  onChange: (wish: Wish) => void;
+  onChange: (wish: Criteria) => void;
 }
 
 function WishColumn({ wish, isFolded, onChange }: WishColumnProps) {
   return (
     <section className="flex min-w-0 flex-col gap-3 md:max-lg:col-span-2" aria-label="Wishes">
-      <WishPanel wish={wish} isFolded={isFolded} onChange={onChange} />
+      <CriteriaPanel wish={wish} isFolded={isFolded} onChange={onChange} />
     </section>
   );
 }
 
 interface BoardHeadProps {
-  wish: Wish;
-  onChange: (wish: Wish) => void;
+  wish: Criteria;
+  onChange: (wish: Criteria) => void;
   /** The wish that is looked for. */
-  rested: Wish;
+  rested: Criteria;
   busy: boolean;
   /** The way back; null where there is none. */
   onUndo: (() => void) | null;
@@ -124,7 +129,7 @@ interface BoardHeadProps {
 function BoardHead({ wish, rested, busy, onChange, onUndo, onStop }: BoardHeadProps) {
   return (
     <div className="panel flex flex-wrap items-center gap-2 px-3 py-2">
-      <Left wish={rested} busy={busy} />
+      <CombinationCount wish={rested} busy={busy} />
       <div className="ml-auto flex shrink-0 flex-wrap justify-end gap-1.5">
         <button
           type="button"

@@ -1,3 +1,3 @@
-export { KinshipPage } from './KinshipPage';
+export { PairingsPage } from './PairingsPage';
 export { MenuPage } from './MenuPage';
 export { OriginalsPage } from './OriginalsPage';

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 
-import type { Original } from '../../api/client';
-import { hasKeys, store, stored } from '../../lib/stored';
+import type { Original } from '@/api/types';
+import { hasKeys, writeStored, readStored } from '@/lib/storage';
 
 const PLACE = 'oenomel.pinned';
 const listeners = new Set<() => void>();
@@ -17,12 +17,12 @@ const isOriginal = (kept: unknown): kept is Original =>
   });
 const areOriginals = (kept: unknown): kept is Original[] => Array.isArray(kept) && kept.every(isOriginal);
 
-let current: Original[] = stored(PLACE, areOriginals) ?? [];
+let current: Original[] = readStored(PLACE, areOriginals) ?? [];
 
 function put(next: Original[]) {
   current = next;
   // Without storage the pins last as long as the window.
-  store(PLACE, next);
+  writeStored(PLACE, next);
   listeners.forEach((tell) => tell());
 }
 
@@ -40,12 +40,12 @@ export function usePinned() {
     () => current,
   );
   // The same drink may come again under another name.
-  const isPinned = (original: Original) => pinned.some((each) => partsOf(each) === partsOf(original));
+  const isPinned = (original: Original) => pinned.some((item) => partsOf(item) === partsOf(original));
   return {
     pinned,
     isPinned,
     toggle: (original: Original) =>
-      put(isPinned(original) ? pinned.filter((each) => partsOf(each) !== partsOf(original)) : [...pinned, original]),
+      put(isPinned(original) ? pinned.filter((item) => partsOf(item) !== partsOf(original)) : [...pinned, original]),
     clear: () => put([]),
   };
 }

@@ -1,26 +1,26 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 
-import type { Wish } from '../../api/client';
-import { originalsQuery } from '../../api/queries/originals';
-import { useAim, useSettings } from '../../lib/settings';
-import { useRested } from '../../ui/useRested';
+import type { Criteria } from '@/api/types';
+import { originalsQuery } from '@/api/queries/originals';
+import { useSwapTarget, useSettings } from '@/hooks/settings';
+import { useDebouncedValue } from '@/hooks/useDebouncedValue';
 import { usePinned } from './pinned';
 
 const REST_MS = 150;
 
 /** The originals of a wish once it rests, behind those that are pinned. */
-export function useOriginals(wish: Wish, isKnown: boolean) {
+export function useOriginals(wish: Criteria, isKnown: boolean) {
   const { supposed } = useSettings();
-  const aim = useAim();
+  const aim = useSwapTarget();
   const queryClient = useQueryClient();
-  const rested = useRested(wish, REST_MS);
+  const rested = useDebouncedValue(wish, REST_MS);
   const { pinned, isPinned, toggle } = usePinned();
   const asked = originalsQuery(
     { ...rested, grid: aim.grid, taken_names: pinned.map(({ spec }) => spec.name) },
     supposed,
   );
   const { data, error, isFetching } = useQuery({ ...asked, enabled: isKnown });
-  const fresh = error ? [] : (data?.originals ?? []).filter((each) => !isPinned(each));
+  const fresh = error ? [] : (data?.originals ?? []).filter((original) => !isPinned(original));
   return {
     rested,
     fresh,

@@ -1,9 +1,9 @@
 import { SlidersHorizontal } from 'lucide-react';
 import { useState, type ComponentProps, type RefObject } from 'react';
 
-import type { BoardView } from '../../lib/settings';
-import { Chips } from '../../ui/Chips';
-import { SearchLine } from '../../ui/SearchLine';
+import type { BoardView } from '@/hooks/settings';
+import { ChoiceChips } from '@/ui/ChoiceChips';
+import { SearchField } from '@/ui/SearchField';
 import { BoardSettings } from './BoardSettings';
 
 interface Props {
@@ -28,7 +28,7 @@ export function BoardHead({ search, words, onWords, isBase, settings }: Props) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-2">
-        <SearchLine
+        <SearchField
           ref={search}
           className="min-h-11 min-w-36 grow basis-0"
           size={18}
@@ -38,7 +38,7 @@ export function BoardHead({ search, words, onWords, isBase, settings }: Props) {
           onWords={onWords}
         />
         {isBase && (
-          <Chips
+          <ChoiceChips
             legend="How much to swap"
             inLine
             options={SHARES}

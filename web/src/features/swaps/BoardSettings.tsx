@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 
-import type { BoardView } from '../../lib/settings';
-import { Pick } from '../../ui/Pick';
-import { AimSettings } from './AimSettings';
-import { Wishes } from './Wishes';
+import type { BoardView } from '@/hooks/settings';
+import { Select } from '@/ui/Select';
+import { TargetSettings } from './TargetSettings';
+import { CandidateFilters } from './CandidateFilters';
 
 interface Props {
   view: BoardView;
@@ -32,15 +32,15 @@ export function BoardSettings({ view, set, hasHome, actions, kind, kinds, onKind
       <p className="pb-2 text-base">{actions}</p>
       <label className="flex flex-wrap items-center gap-2 pb-2 text-base">
         Swap it
-        <Pick value={view.mode} options={MODES} onPick={(mode) => set({ mode })} />
+        <Select value={view.mode} options={MODES} onPick={(mode) => set({ mode })} />
       </label>
-      <AimSettings hasHome={hasHome} />
-      <Wishes view={view} set={set} />
+      <TargetSettings hasHome={hasHome} />
+      <CandidateFilters view={view} set={set} />
       <label className="flex flex-wrap items-center gap-2 pt-1 text-base">
         of kind
-        <Pick
+        <Select
           value={kind}
-          options={[['', 'any'], ...kinds.map((each): [string, string] => [each, each])]}
+          options={[['', 'any'], ...kinds.map((item): [string, string] => [item, item])]}
           onPick={onKind}
         />
       </label>

@@ -1,21 +1,21 @@
 import { ArrowLeft } from 'lucide-react';
 import { useId, useState, type ReactNode } from 'react';
 
-import type { PourEntry, Spec } from '../../api/client';
-import type { BoardSoFar } from '../../api/queries/swaps';
-import { changeSettings, useSettings, type BoardView } from '../../lib/settings';
-import { shownKey } from '../../shell/keys';
-import { Chips } from '../../ui/Chips';
-import { IconButton } from '../../ui/IconButton';
+import type { PourEntry, Spec } from '@/api/types';
+import type { BoardSoFar } from '@/api/queries/swaps';
+import { changeSettings, useSettings, type BoardView } from '@/hooks/settings';
+import { shownKey } from '@/hooks/keys';
+import { ChoiceChips } from '@/ui/ChoiceChips';
+import { IconButton } from '@/ui/IconButton';
 import { BoardHead } from './BoardHead';
-import { Columns } from './Columns';
+import { ColumnLegend } from './ColumnLegend';
 import { LockStrip, type Lockable } from './LockStrip';
-import { LeftOut, NothingFound } from './NothingFound';
+import { ExcludedCandidates, NoCandidates } from './NoCandidates';
 import { SwapItem } from './SwapItem';
-import { TryOrTake } from './TryOrTake';
+import { PreviewOrUse } from './PreviewOrUse';
 import { useBoard } from './useBoard';
-import { useWalk } from './useWalk';
-import { WayChips } from './WayChips';
+import { useBoardKeyboard } from './useBoardKeyboard';
+import { AlternativeChips } from './AlternativeChips';
 
 /** Where a candidate leads on the field: as poured, and once it is brought back. */
 export interface Ghost {
@@ -59,9 +59,9 @@ export function SwapBoard(props: BoardProps) {
   const [words, setWords] = useState('');
   const [kind, setKind] = useState('');
   const listId = useId();
-  const free = others.filter((each) => each.free).map((each) => each.index);
+  const free = others.filter((other) => other.free).map((other) => other.index);
   const { board, rows, kinds, isSettled, by, requestFor } = useBoard({ spec, parent, pour, free, words, kind });
-  const walk = useWalk(props, rows, isSettled, requestFor);
+  const walk = useBoardKeyboard(props, rows, isSettled, requestFor);
   const { list, search, place, highlighted } = walk;
   const set = (change: Partial<BoardView>) => changeSettings({ board: { ...view, ...change } });
   return (
@@ -69,7 +69,7 @@ export function SwapBoard(props: BoardProps) {
       <div className="flex flex-wrap items-center gap-2 p-3 pb-2">
         <IconButton icon={ArrowLeft} label="Back to ingredients" hotkey={shownKey('back')} onClick={onBack} />
         <h2 className="min-w-0 grow font-display text-lg leading-tight font-semibold">Instead of {present}</h2>
-        <Chips
+        <ChoiceChips
           legend="Sort by"
           inLine
           options={RANKINGS}
@@ -87,10 +87,10 @@ export function SwapBoard(props: BoardProps) {
           settings={{ view, set, hasHome: props.hasHome, actions: props.actions, kind, kinds, onKind: setKind }}
         />
       </div>
-      <Columns />
-      <HowFar board={board.data} error={board.error} />
+      <ColumnLegend />
+      <BoardProgress board={board.data} error={board.error} />
       {board.data && rows.length === 0 && (
-        <NothingFound
+        <NoCandidates
           words={words}
           isSettled={isSettled}
           atHand={view.atHand === 'only'}
@@ -124,18 +124,18 @@ export function SwapBoard(props: BoardProps) {
               />
             ))}
         </div>
-        {board.data && <LeftOut board={board.data} words={words} onTake={onTakeAnyway} />}
+        {board.data && <ExcludedCandidates board={board.data} words={words} onTake={onTakeAnyway} />}
       </div>
       {view.mode === 'rebalance' && (
-        <WayChips ways={walk.ways} chosen={walk.wayInHand} ounceMl={spec.ounce_ml} onChoose={walk.walk} />
+        <AlternativeChips ways={walk.ways} chosen={walk.wayInHand} ounceMl={spec.ounce_ml} onChoose={walk.walk} />
       )}
-      {highlighted && <TryOrTake trying={props.trying} onTry={walk.tryOn} onTake={walk.take} />}
+      {highlighted && <PreviewOrUse trying={props.trying} onTry={walk.tryOn} onTake={walk.take} />}
     </div>
   );
 }
 
 /** How far the search has come, or why it can't. */
-function HowFar({ board, error }: { board: BoardSoFar | undefined; error: Error | null }) {
+function BoardProgress({ board, error }: { board: BoardSoFar | undefined; error: Error | null }) {
   if (error) return <p className="px-4 py-2 text-error">{error.message}</p>;
   if (!board) return <p className="px-4 py-2 text-quiet">Searching…</p>;
   if (board.done) return null;

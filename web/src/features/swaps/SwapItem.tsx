@@ -1,9 +1,9 @@
-import type { SwapRow } from '../../api/client';
-import { capital, sentence } from '../../lib/format';
-import { useSettings, useWithVolumes } from '../../lib/settings';
+import type { SwapRow } from '@/api/types';
+import { capital, asSentence } from '@/lib/format';
+import { useSettings, useWithVolumes } from '@/hooks/settings';
 import { ColourChip } from './ColourChip';
-import { SignedMarks } from './SignedMarks';
-import { moveWords, rowName, tastedWords } from './words';
+import { DistanceMarks } from './DistanceMarks';
+import { moveWords, rowName, tastedWords } from './swapWords';
 
 interface Props {
   id: string;
@@ -51,7 +51,7 @@ export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, o
         </div>
         <div className="order-last flex basis-full gap-1 self-start pl-10 @lg:order-none @lg:basis-auto @lg:pl-0">
           {(['sugar', 'acid', 'abv'] as const).map((axis) => (
-            <SignedMarks key={axis} axis={axis} plain={plain} mended={mended} />
+            <DistanceMarks key={axis} axis={axis} plain={plain} mended={mended} />
           ))}
         </div>
       </div>
@@ -67,7 +67,7 @@ export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, o
           </>
         )}
         {highlighted && row.loudness.length > 0 && (
-          <span className="block">{sentence(`aroma: ${row.loudness.join(', ')}`)}</span>
+          <span className="block">{asSentence(`aroma: ${row.loudness.join(', ')}`)}</span>
         )}
         {notes.map((note) => (
           <span key={note} className="block">

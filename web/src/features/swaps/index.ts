@@ -1,3 +1,3 @@
-export { BringBack } from './BringBack';
+export { RebalancePanel } from './RebalancePanel';
 export type { Lockable } from './LockStrip';
 export { SwapBoard, type Ghost } from './SwapBoard';

@@ -1,12 +1,12 @@
-import type { RebalanceRequest, Spec, SwapsRequest } from '../../api/client';
-import type { Aim, BoardView } from '../../lib/settings';
+import type { RebalanceRequest, Spec, SwapsRequest } from '@/api/types';
+import type { SwapTarget, BoardView } from '@/hooks/settings';
 
 /** A rebalancing of a spec: toward a point that was chosen by hand, or its parent, its family's home or typed figures. */
 export function rebalanceRequest(
   spec: Spec,
   parent: Spec,
   free: number[],
-  aim: Aim,
+  aim: SwapTarget,
   palate: string | null,
   correctors: string[],
   chosen?: RebalanceRequest['target'],
@@ -30,7 +30,7 @@ export function swapsRequest(
   parent: Spec,
   pour: number,
   free: number[],
-  aim: Aim,
+  aim: SwapTarget,
   view: BoardView,
   palate: string | null,
 ): SwapsRequest {
@@ -51,7 +51,7 @@ export function swapsRequest(
   };
 }
 
-function targetOf(aim: Aim, spec: Spec, parent: Spec, palate: string | null): RebalanceRequest['target'] {
+function targetOf(aim: SwapTarget, spec: Spec, parent: Spec, palate: string | null): RebalanceRequest['target'] {
   const typed = Object.values(aim.typed).some((level) => level !== null);
   if (aim.target === 'typed' && typed) return aim.typed;
   if (aim.target !== 'home' || spec.family === 'open') return parent;

@@ -1,16 +1,16 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 
-import type { Spec, SwapRow } from '../../api/client';
-import { rulesQuery } from '../../api/queries/house';
-import { joinedQuery, swapsQuery, type BoardSoFar } from '../../api/queries/swaps';
-import { useAim, useSettings, type BoardView } from '../../lib/settings';
-import { useKept } from '../../ui/useKept';
-import { useRested } from '../../ui/useRested';
-import { useFound, type Found } from '../finding';
+import type { Spec, SwapRow } from '@/api/types';
+import { rulesQuery } from '@/api/queries/rules';
+import { correctorRowsQuery, swapsQuery, type BoardSoFar } from '@/api/queries/swaps';
+import { useSwapTarget, useSettings, type BoardView } from '@/hooks/settings';
+import { useLastDefined } from '@/hooks/useLastDefined';
+import { useDebouncedValue } from '@/hooks/useDebouncedValue';
+import { useIngredientSearch, type SearchMatches } from '@/features/ingredient-search';
 import { rebalanceRequest, swapsRequest } from './request';
 
-interface Asked {
+interface BoardRequest {
   spec: Spec;
   parent: Spec;
   pour: number;
@@ -25,27 +25,27 @@ const REST_MS = 200;
 const NONE: string[] = [];
 
 /** The board of a pour as far as it has come, its rows in the order in which they are looked at, with correctors where they may join. */
-export function useBoard({ spec, parent, pour, free, words, kind }: Asked) {
+export function useBoard({ spec, parent, pour, free, words, kind }: BoardRequest) {
   const { board: view, supposed, palate } = useSettings();
-  const aim = useAim();
+  const aim = useSwapTarget();
   const { data: rules } = useQuery(rulesQuery());
   const request = swapsRequest(spec, parent, pour, [pour, ...free], aim, view, palate);
   const board = useQuery(swapsQuery(request, supposed));
-  const found = useKept(useFound(words) ?? undefined);
-  const sought = words.trim() ? found : undefined;
+  const searchMatches = useLastDefined(useIngredientSearch(words) ?? undefined);
+  const sought = words.trim() ? searchMatches : undefined;
   const rows = useMemo(() => inOrder(board.data, view, sought, kind), [board.data, view, sought, kind]);
-  const inView = useRested(
+  const inView = useDebouncedValue(
     useMemo(() => rows.slice(0, IN_VIEW).map(({ key }) => key), [rows]),
     REST_MS,
   );
   const joining = aim.joining && view.mode === 'rebalance' && board.data?.done === true && inView.length > 0;
   const correctors = rules?.correctors ?? NONE;
-  const joined = useQuery(joinedQuery({ ...request, correctors, only: inView }, supposed, joining));
+  const joined = useQuery(correctorRowsQuery({ ...request, correctors, only: inView }, supposed, joining));
   const better = new Map(joining ? joined.data?.rows.map((row) => [row.key, row]) : []);
   return {
     board,
     /** Whether the rows are those that the words mean. */
-    isSettled: !words.trim() || found?.isSettled === true,
+    isSettled: !words.trim() || searchMatches?.isSettled === true,
     by: (slug: string) => sought?.of.get(slug)?.by ?? '',
     rows: rows.map((row) => better.get(row.key) ?? row),
     /** What brings the drink back with the pours of a row. */
@@ -63,7 +63,12 @@ export function useBoard({ spec, parent, pour, free, words, kind }: Asked) {
 }
 
 /** Rows as the screen wants them: of one share, in the order of one score; with words those that they mean, the likeliest first. */
-function inOrder(board: BoardSoFar | undefined, view: BoardView, sought: Found | undefined, kind: string): SwapRow[] {
+function inOrder(
+  board: BoardSoFar | undefined,
+  view: BoardView,
+  sought: SearchMatches | undefined,
+  kind: string,
+): SwapRow[] {
   const place = ({ slug }: SwapRow) => sought?.of.get(slug)?.place ?? 0;
   const rows = board?.rows ?? [];
   const shared = rows.some(({ share }) => share === view.share);

@@ -1,13 +1,13 @@
 import { Link } from 'react-router';
 
-import type { Tree } from '../../api/client';
-import { Node } from './Node';
-import { NAMES, wayOf, type layTree, type Placed } from './treeLayout';
+import type { Tree } from '@/api/types';
+import { TrialNode } from './TrialNode';
+import { NAMES_WIDTH, branchPath, type treeLayout, type Placed } from './treeLayout';
 
 type Branch = Tree['branches'][number];
 
 interface Props {
-  laid: ReturnType<typeof layTree>;
+  laid: ReturnType<typeof treeLayout>;
   branches: Branch[];
   narrow: boolean;
   /** Trials, in the order in which they were chosen. */
@@ -23,14 +23,14 @@ export function TreeDrawing({ laid, branches, narrow, chosen, onChoose }: Props)
       <div className="relative" style={{ width, height }}>
         <svg width={width} height={height} className="absolute inset-0" aria-hidden>
           {branches.map(({ parent, child }) => (
-            <Way key={`${parent} ${child}`} from={placed.get(parent)} to={placed.get(child)} />
+            <Branch key={`${parent} ${child}`} from={placed.get(parent)} to={placed.get(child)} />
           ))}
         </svg>
         {lanes.map((lane) => (
           <h2
             key={lane.drinkId}
             className="absolute left-0 pr-3 text-lg leading-tight font-semibold"
-            style={narrow ? { top: lane.y + 4 } : { top: lane.y + 10, width: NAMES }}
+            style={narrow ? { top: lane.y + 4 } : { top: lane.y + 10, width: NAMES_WIDTH }}
           >
             <Link className="underline decoration-dotted underline-offset-4" to={`/trials/${lane.drinkId}`}>
               {lane.drink}
@@ -39,12 +39,12 @@ export function TreeDrawing({ laid, branches, narrow, chosen, onChoose }: Props)
           </h2>
         ))}
         {[...placed.values()].map(({ node, x, y }) => (
-          <Node
+          <TrialNode
             key={node.id}
             node={node}
             at={{ left: x, top: y }}
             branch={branches.find(({ child }) => child === node.id)}
-            place={chosen.indexOf(node.id) + 1}
+            index={chosen.indexOf(node.id) + 1}
             onChoose={() => onChoose(node.id)}
           />
         ))}
@@ -54,12 +54,12 @@ export function TreeDrawing({ laid, branches, narrow, chosen, onChoose }: Props)
 }
 
 /** From parent to child; dashed where it leads to another drink. */
-function Way({ from, to }: { from: Placed | undefined; to: Placed | undefined }) {
+function Branch({ from, to }: { from: Placed | undefined; to: Placed | undefined }) {
   if (!from || !to) return null;
   const across = from.node.drink_id !== to.node.drink_id;
   return (
     <path
-      d={wayOf(from, to)}
+      d={branchPath(from, to)}
       strokeLinejoin="round"
       fill="none"
       className={across ? 'stroke-accent' : 'stroke-neutral'}

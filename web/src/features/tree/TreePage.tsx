@@ -3,16 +3,16 @@ import { Check, MessageCircle, Pause } from 'lucide-react';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 
-import { treeQuery } from '../../api/queries/drinks';
-import { capital } from '../../lib/format';
-import { TopBar } from '../../shell/TopBar';
-import { Waiting } from '../../shell/Waiting';
-import { Chips } from '../../ui/Chips';
-import { useMedia } from '../../ui/useMedia';
-import { useTitle } from '../../ui/useTitle';
-import { Picked } from './Picked';
+import { treeQuery } from '@/api/queries/drinks';
+import { capital } from '@/lib/format';
+import { PageHeader } from '@/ui/PageHeader';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { ChoiceChips } from '@/ui/ChoiceChips';
+import { useMediaQuery } from '@/hooks/useMediaQuery';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { Selection } from './Selection';
 import { TreeDrawing } from './TreeDrawing';
-import { layTree } from './treeLayout';
+import { treeLayout } from './treeLayout';
 
 const MOST_PARENTS = 3;
 
@@ -20,27 +20,27 @@ const MOST_PARENTS = 3;
 export function TreePage() {
   const [query, setQuery] = useSearchParams();
   const [chosen, setChosen] = useState<number[]>([]);
-  const narrow = useMedia(NARROW);
+  const narrow = useMediaQuery(NARROW);
   const family = query.get('family') ?? '';
   const whole = useQuery(treeQuery(''));
   const tree = useQuery(treeQuery(family));
-  useTitle('Family tree');
-  if (!tree.data || !whole.data) return <Waiting error={tree.error ?? whole.error} />;
+  useDocumentTitle('Family tree');
+  if (!tree.data || !whole.data) return <LoadingOrError error={tree.error ?? whole.error} />;
   const { nodes } = whole.data;
   const { branches, more } = tree.data;
-  const laid = layTree(tree.data, narrow);
+  const laid = treeLayout(tree.data, narrow);
   const picked = chosen.flatMap((id) => laid.placed.get(id)?.node ?? []);
   const toggle = (id: number) =>
-    setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id].slice(-MOST_PARENTS));
+    setChosen(chosen.includes(id) ? chosen.filter((value) => value !== id) : [...chosen, id].slice(-MOST_PARENTS));
   return (
     <div className="page-body">
-      <TopBar />
+      <PageHeader />
       <main className="flex min-w-0 flex-col gap-3">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <Families
             families={[...new Set(nodes.map((node) => node.family))]}
             family={family}
-            onChoose={(each) => setQuery(each ? { family: each } : {})}
+            onChoose={(text) => setQuery(text ? { family: text } : {})}
           />
           <MarksKey />
         </div>
@@ -50,7 +50,7 @@ export function TreePage() {
           </p>
         ) : (
           <>
-            <Picked nodes={picked} onClear={() => setChosen([])} />
+            <Selection nodes={picked} onClear={() => setChosen([])} />
             <TreeDrawing laid={laid} branches={branches} narrow={narrow} chosen={chosen} onChoose={toggle} />
             {more && (
               <p className="text-base text-quiet">
@@ -74,8 +74,8 @@ interface FamiliesProps {
 
 function Families({ families, family, onChoose }: FamiliesProps) {
   if (families.length < 2) return null;
-  const options = ['', ...families].map((each): [string, string] => [each, capital(each) || 'All']);
-  return <Chips legend="Family" legendShown={false} options={options} value={family} onChoose={onChoose} />;
+  const options = ['', ...families].map((text): [string, string] => [text, capital(text) || 'All']);
+  return <ChoiceChips legend="Family" legendShown={false} options={options} value={family} onChoose={onChoose} />;
 }
 
 function MarksKey() {

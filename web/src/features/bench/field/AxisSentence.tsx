@@ -1,7 +1,7 @@
-import type { AxisReport } from '../../../api/client';
-import { axisUnit, level, type AxisName } from '../../../lib/format';
-import { AxisMark } from '../../../ui/AxisMark';
-import { COLOURS, TITLES } from './axisLook';
+import type { AxisReport } from '@/api/types';
+import { axisUnit, levelText, type AxisName } from '@/lib/format';
+import { AxisMark } from '@/ui/AxisMark';
+import { COLOURS, TITLES } from './axisStyle';
 
 interface AxisProps {
   axis: AxisName;
@@ -27,14 +27,14 @@ export function AxisSentence({ axis, report, parentName, landing, onWhy }: AxisP
       </h2>
       <p>
         <span data-testid={`${axis}-now`} className="font-figure text-3xl leading-none font-semibold sm:text-[2rem]">
-          {level(report.value, axis)}
+          {levelText(report.value, axis)}
         </span>
         <span className="block text-sm leading-tight text-quiet">{axisUnit(axis)}</span>
       </p>
       <p className="text-base leading-tight font-semibold">
-        {landing !== null ? `would be ${level(landing, axis)}` : parentName ? report.headline : ''}
+        {landing !== null ? `would be ${levelText(landing, axis)}` : parentName ? report.headline : ''}
         {changed && landing === null && (
-          <span className="block text-base font-normal text-quiet">from {level(report.parent, axis)}</span>
+          <span className="block text-base font-normal text-quiet">from {levelText(report.parent, axis)}</span>
         )}
       </p>
       <button

@@ -1,19 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo, useState } from 'react';
 
-import type { Comparison, Family, Forecast, Span } from '../../../api/client';
-import { rulesQuery } from '../../../api/queries/house';
-import { level, type AxisName } from '../../../lib/format';
-import { useSize } from '../../../ui/useSize';
-import { useHand } from '../hand';
-import { FieldHands } from './FieldHands';
+import type { Comparison, Family, Forecast, Span } from '@/api/types';
+import { rulesQuery } from '@/api/queries/rules';
+import { levelText, type AxisName } from '@/lib/format';
+import { useElementSize } from '@/hooks/useElementSize';
+import { useBenchActions } from '../benchActions';
+import { FieldControls } from './FieldControls';
 import { frameOf, MARGIN, type Levels, type OnField } from './fieldFrame';
 import { FieldPlane } from './FieldPlane';
 import { FiguresTable } from './FiguresTable';
-import { homeOf } from '../../../spec/homes';
+import { homeOf } from '@/spec/homes';
 import { StrengthRule } from './StrengthRule';
 
-type Served = Forecast['served'];
+type ServedFigures = Forecast['served'];
 
 interface Props {
   comparison: Comparison | undefined;
@@ -32,8 +32,8 @@ const NONE: never[] = [];
 /** Sweetness across, acidity up: the family's home, the parent and the drink as it is now; strength on its own rule beside. */
 export const BalanceField = memo(function BalanceField(props: Props) {
   const { comparison, family, ghost = null, tried, ranges = NONE, trail = NONE } = props;
-  const hand = useHand();
-  const { ref, size } = useSize<HTMLDivElement>();
+  const hand = useBenchActions();
+  const { ref, size } = useElementSize<HTMLDivElement>();
   const { data: rules } = useQuery(rulesQuery());
   const [showPublished, setShowPublished] = useState(false);
   const published = showPublished ? (family?.published ?? NONE) : NONE;
@@ -85,7 +85,7 @@ export const BalanceField = memo(function BalanceField(props: Props) {
               </g>
             </svg>
             {hand && (
-              <FieldHands
+              <FieldControls
                 frame={frame}
                 axes={on.axes}
                 present={on.comparison.present.served}
@@ -116,7 +116,7 @@ function PublishedSwitch({ on, onSwitch }: { on: boolean; onSwitch: () => void }
 }
 
 function spoken({ present, parent }: Comparison): string {
-  const say = ({ sugar, acid, abv }: Pick<Served, AxisName>) =>
-    `${level(sugar, 'sugar')} g sugar and ${level(acid, 'acid')} g acid per 100 ml at ${level(abv, 'abv')}% ABV`;
+  const say = ({ sugar, acid, abv }: Pick<ServedFigures, AxisName>) =>
+    `${levelText(sugar, 'sugar')} g sugar and ${levelText(acid, 'acid')} g acid per 100 ml at ${levelText(abv, 'abv')}% ABV`;
   return `Now ${say(present.served)}. Before: ${say(parent.served)}.`;
 }

@@ -1,8 +1,8 @@
-import { roundTicks } from '../../../lib/scales';
+import { roundTicks } from '@/lib/scales';
 import { MARGIN, type Frame, type OnField } from './fieldFrame';
 import { HomeAndRays, RayWords } from './HomeAndRays';
-import { Moves } from './Moves';
-import { Range } from './Range';
+import { Trail } from './Trail';
+import { RangeSpan } from './RangeSpan';
 
 interface Props {
   on: OnField;
@@ -36,9 +36,9 @@ export function FieldPlane({ on, frame }: Props) {
       </g>
       <RayWords on={on} frame={frame} />
       {on.ranges.map((span) => (
-        <Range key={span.pour} span={span} at={at} />
+        <RangeSpan key={span.pour} span={span} at={at} />
       ))}
-      <Moves on={on} frame={frame} />
+      <Trail on={on} frame={frame} />
       <text
         x={(MARGIN.left + width) / 2}
         y={height - 8}

@@ -1,5 +1,5 @@
-import type { Comparison } from '../../../api/client';
-import { level } from '../../../lib/format';
+import type { Comparison } from '@/api/types';
+import { levelText } from '@/lib/format';
 
 /** The same figures for who can't see the field. */
 export function FiguresTable({ comparison }: { comparison: Comparison }) {
@@ -25,7 +25,8 @@ export function FiguresTable({ comparison }: { comparison: Comparison }) {
               <th scope="row">{name}</th>
               {(['sugar', 'acid', 'abv'] as const).map((axis) => (
                 <td key={axis}>
-                  {level(served[axis], axis)}, range {interval80[axis].map((each) => level(each, axis)).join(' and ')}
+                  {levelText(served[axis], axis)}, range{' '}
+                  {interval80[axis].map((value) => levelText(value, axis)).join(' and ')}
                 </td>
               ))}
             </tr>

@@ -1,5 +1,5 @@
-import type { Comparison } from '../../../api/client';
-import { sentence } from '../../../lib/format';
+import type { Comparison } from '@/api/types';
+import { asSentence } from '@/lib/format';
 
 interface HeadlineProps {
   comparison: Comparison;
@@ -48,6 +48,6 @@ export function besidesTheAxes({
   bubbles,
   lean,
 }: Pick<Comparison, 'loudness' | 'bubbles' | 'lean'>): string[] {
-  const loud = loudness.filter(({ told }) => told).map((each) => each.sentence);
-  return [bubbles, loud.length > 0 ? sentence(`Aroma: ${loud.join(', ')}`) : '', lean].filter(Boolean);
+  const loud = loudness.filter(({ told }) => told).map((item) => item.sentence);
+  return [bubbles, loud.length > 0 ? asSentence(`Aroma: ${loud.join(', ')}`) : '', lean].filter(Boolean);
 }

@@ -1,5 +1,5 @@
-import type { Comparison } from '../../../api/client';
-import { roundTicks, stepScale } from '../../../lib/scales';
+import type { Comparison } from '@/api/types';
+import { roundTicks, stepScale } from '@/lib/scales';
 
 interface Props {
   comparison: Comparison;
@@ -86,7 +86,7 @@ export function StrengthRule({ comparison, home, ghost, width, height, margin, f
         className="fill-strong"
         data-testid="present-strength"
       />
-      <RuleWords middle={middle} height={height} bottom={margin.bottom} />
+      <RuleLabels middle={middle} height={height} bottom={margin.bottom} />
     </g>
   );
 }
@@ -102,7 +102,7 @@ function Ticks({ y, middle }: { y: ReturnType<typeof stepScale>; middle: number 
   ));
 }
 
-function RuleWords({ middle, height, bottom }: { middle: number; height: number; bottom: number }) {
+function RuleLabels({ middle, height, bottom }: { middle: number; height: number; bottom: number }) {
   const look = 'fill-strong text-[15px] font-semibold';
   return (
     <>

@@ -1,4 +1,4 @@
-import { level } from '../../../lib/format';
+import { levelText } from '@/lib/format';
 import type { Levels } from './fieldFrame';
 
 interface Props {
@@ -17,7 +17,7 @@ export function TrailPoint({ back, served, at, onBack }: Props) {
       type="button"
       className="group pointer-events-auto absolute grid size-7 -translate-1/2 cursor-pointer place-items-center"
       style={{ left: at.x, top: at.y }}
-      aria-label={`Undo ${moves}, back to ${level(served.sugar, 'sugar')} g sugar and ${level(served.acid, 'acid')} g acid`}
+      aria-label={`Undo ${moves}, back to ${levelText(served.sugar, 'sugar')} g sugar and ${levelText(served.acid, 'acid')} g acid`}
       title={`Undo ${moves}`}
       data-testid="trail-point"
       onClick={onBack}

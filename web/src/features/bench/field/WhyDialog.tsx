@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 
-import type { Comparison, Spec } from '../../../api/client';
-import { whyQuery, type Figure } from '../../../api/queries/forecast';
-import { axisUnit, level, plain, withUnit } from '../../../lib/format';
-import { useSettings } from '../../../lib/settings';
-import { AxisMark } from '../../../ui/AxisMark';
-import { Dialog } from '../../../ui/Dialog';
-import { Refused } from '../../../ui/Refused';
+import type { Comparison, Spec } from '@/api/types';
+import { whyQuery, type Figure } from '@/api/queries/forecast';
+import { axisUnit, levelText, plainNumber, withUnit } from '@/lib/format';
+import { useSettings } from '@/hooks/settings';
+import { AxisMark } from '@/ui/AxisMark';
+import { Dialog } from '@/ui/Dialog';
+import { ErrorMessage } from '@/ui/ErrorMessage';
 import { PourLine, Used } from './WhyLines';
-import { COLOURS, DECIMALS, TITLES } from './axisLook';
+import { COLOURS, DECIMALS, TITLES } from './axisStyle';
 
 interface Props {
   figure: Figure;
@@ -33,14 +33,14 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
           <span className={`flex items-center gap-2 ${COLOURS[figure]}`}>
             <AxisMark axis={figure} size={18} /> {TITLES[figure]}
           </span>
-          <span>{withUnit(level(present.served[figure], figure), axisUnit(figure))}</span>
+          <span>{withUnit(levelText(present.served[figure], figure), axisUnit(figure))}</span>
         </>
       }
     >
       <p className="-mt-2 text-quiet">
         {secondReading(figure, present.served)} {figure === 'sugar' && present.edge?.words}
       </p>
-      <Refused fault={error} className="text-error" />
+      <ErrorMessage fault={error} className="text-error" />
       {tree ? (
         <>
           <section aria-label="What each ingredient adds">
@@ -53,8 +53,8 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
               <Used key={used.name} used={used} />
             ))}
           </section>
-          <HowSure figure={figure} present={present} />
-          {parentName && <WhichChange figure={figure} comparison={comparison} parentName={parentName} />}
+          <Certainty figure={figure} present={present} />
+          {parentName && <ChangeSelect figure={figure} comparison={comparison} parentName={parentName} />}
         </>
       ) : (
         <p className="text-quiet">Looking it up…</p>
@@ -66,11 +66,11 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
 /** What another way of counting says of the same axis. */
 function secondReading(figure: Figure, served: Comparison['present']['served']): string {
   if (figure === 'sugar') {
-    return `By kind of sugar: as sweet as ${level(served.sucrose_equivalents, 'sugar')} g/100 ml of table sugar. Body: ${served.body_word}.`;
+    return `By kind of sugar: as sweet as ${levelText(served.sucrose_equivalents, 'sugar')} g/100 ml of table sugar. Body: ${served.body_word}.`;
   }
-  if (figure === 'acid') return `Titrated, as citric acid: ${level(served.titratable_acid, 'acid')} g/100 ml.`;
+  if (figure === 'acid') return `Titrated, as citric acid: ${levelText(served.titratable_acid, 'acid')} g/100 ml.`;
   const { us, uk, au } = served.standard_drinks;
-  return `${plain(served.alcohol_g, 1)} g alcohol. Standard drinks: US ${plain(us, 1)}, UK ${plain(uk, 1)}, AU ${plain(au, 1)}.`;
+  return `${plainNumber(served.alcohol_g, 1)} g alcohol. Standard drinks: US ${plainNumber(us, 1)}, UK ${plainNumber(uk, 1)}, AU ${plainNumber(au, 1)}.`;
 }
 
 function signed(value: number, figure: Figure): string {
@@ -78,14 +78,14 @@ function signed(value: number, figure: Figure): string {
   return Number(text) === 0 ? text : `${value > 0 ? '+' : '−'}${text}`;
 }
 
-function HowSure({ figure, present }: { figure: Figure; present: Comparison['present'] }) {
+function Certainty({ figure, present }: { figure: Figure; present: Comparison['present'] }) {
   const [low = 0, high = 0] = present.interval80[figure];
   return (
     <section aria-label="Certainty">
       <h3 className="font-display text-lg font-semibold">Certainty</h3>
       <p>
-        {level(present.served[figure], figure)} ±{withUnit(level((high - low) / 2, figure), axisUnit(figure))}: 8 times
-        in 10 it is between {level(low, figure)} and {level(high, figure)}. {present.doubt[figure].told}
+        {levelText(present.served[figure], figure)} ±{withUnit(levelText((high - low) / 2, figure), axisUnit(figure))}:
+        8 times in 10 it is between {levelText(low, figure)} and {levelText(high, figure)}. {present.doubt[figure].told}
       </p>
       <ul className="mt-1 flex flex-wrap gap-x-4 text-quiet">
         {present.doubt[figure].drivers.map(({ cause, subject, share }) => (
@@ -110,7 +110,7 @@ function HowSure({ figure, present }: { figure: Figure; present: Comparison['pre
 }
 
 /** What each change did to the figure, where it shows. */
-function WhichChange({
+function ChangeSelect({
   figure,
   comparison,
   parentName,
@@ -120,7 +120,7 @@ function WhichChange({
   parentName: string;
 }) {
   const changes = comparison.changes.filter(({ by }) => Math.abs(by[figure] ?? 0) >= 0.5 * 10 ** -DECIMALS[figure]);
-  const axis = comparison.axes.find((each) => each.axis === figure);
+  const axis = comparison.axes.find((ax) => ax.axis === figure);
   if (!axis || changes.length === 0) return null;
   return (
     <section aria-label="What each change does">

@@ -1,7 +1,7 @@
-import type { Why } from '../../../api/client';
-import type { Figure } from '../../../api/queries/forecast';
-import { plain } from '../../../lib/format';
-import { DECIMALS, FILLS } from './axisLook';
+import type { Why } from '@/api/types';
+import type { Figure } from '@/api/queries/forecast';
+import { plainNumber } from '@/lib/format';
+import { DECIMALS, FILLS } from './axisStyle';
 
 interface PourLineProps {
   pour: Why;
@@ -29,8 +29,8 @@ export function PourLine({ pour, whole, figure }: PourLineProps) {
             <li key={leaf.name}>
               <p>
                 <span className="font-semibold">{leaf.name}</span> {leaf.equation} ={' '}
-                <span className="font-figure">{plain(leaf.value, 3)}</span>
-                {leaf.relative_sd ? `, ±${plain(100 * leaf.relative_sd, 1)}%` : ''}
+                <span className="font-figure">{plainNumber(leaf.value, 3)}</span>
+                {leaf.relative_sd ? `, ±${plainNumber(100 * leaf.relative_sd, 1)}%` : ''}
               </p>
               <p className="text-quiet">
                 {leaf.source}
@@ -49,16 +49,16 @@ export function Used({ used }: { used: Why }) {
   return (
     <details className="mt-1 rounded-xl border border-base-300 px-3 py-2 open:bg-base-200">
       <summary className="min-h-8 cursor-pointer list-none text-lg">
-        in {plain(used.value, 1)} {used.unit} <span className="text-base text-quiet">{used.equation}</span>
+        in {plainNumber(used.value, 1)} {used.unit} <span className="text-base text-quiet">{used.equation}</span>
       </summary>
       <ul className="mt-1 flex flex-col gap-1 border-t border-base-300 pt-2">
         {used.parts.map((part, index) => (
           <li key={index}>
-            <span className="font-semibold">{part.name}</span> {plain(part.value, 1)} {part.unit}{' '}
+            <span className="font-semibold">{part.name}</span> {plainNumber(part.value, 1)} {part.unit}{' '}
             <span className="text-quiet">
               {part.equation}
               {part.source && `. ${part.source}`}
-              {part.relative_sd ? `, ±${plain(100 * part.relative_sd, 0)}%` : ''}
+              {part.relative_sd ? `, ±${plainNumber(100 * part.relative_sd, 0)}%` : ''}
             </span>
           </li>
         ))}

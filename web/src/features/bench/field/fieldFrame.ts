@@ -1,6 +1,6 @@
-import type { Comparison, Family, Rules, Span } from '../../../api/client';
-import type { AxisName } from '../../../lib/format';
-import { stepScale } from '../../../lib/scales';
+import type { Comparison, Family, Rules, Span } from '@/api/types';
+import type { AxisName } from '@/lib/format';
+import { stepScale } from '@/lib/scales';
 
 export type Levels = Record<AxisName, number>;
 

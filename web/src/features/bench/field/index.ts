@@ -1,4 +1,4 @@
 export { BalanceField } from './BalanceField';
 export type { Levels, OnField } from './fieldFrame';
-export { Sentences } from './Sentences';
+export { FigureSentences } from './FigureSentences';
 export { remember, trailOf } from './trail';

@@ -1,22 +1,22 @@
-import type { Spec } from '../../../api/client';
-import type { Draft } from '../keep';
+import type { Spec } from '@/api/types';
+import type { Draft } from '@/features/draft';
 import type { Levels } from './fieldFrame';
 
 const LONGEST = 12;
 
 /** Where the drinks of this window stood, as far as they were looked at. */
-const stood = new WeakMap<Spec, Levels>();
+const weakMap = new WeakMap<Spec, Levels>();
 
 export function remember(spec: Spec, served: Levels): void {
-  stood.set(spec, served);
+  weakMap.set(spec, served);
 }
 
 /** Where the drink stood before each of the last moves, the oldest first; `back` is how many steps of undo lead there. */
 export function trailOf(past: Draft[], present: Draft): { back: number; served: Levels }[] {
   const last = past.slice(-LONGEST);
-  const after = [...last.slice(1), present].map(({ spec }) => stood.get(spec));
+  const after = [...last.slice(1), present].map(({ spec }) => weakMap.get(spec));
   return last.flatMap((draft, index) => {
-    const served = stood.get(draft.spec);
+    const served = weakMap.get(draft.spec);
     // A lock, another parent or another glass is a step of undo too, and no move.
     return served && !sameLevels(served, after[index]) ? [{ back: last.length - index, served }] : [];
   });

@@ -1,17 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo, useState } from 'react';
 
-import type { Comparison, Glass, Spec } from '../../../api/client';
-import { glassesQuery } from '../../../api/queries/house';
-import { capital, degrees, plain, volume } from '../../../lib/format';
-import { useSettings, useWithVolumes } from '../../../lib/settings';
-import { shownKey } from '../../../shell/keys';
-import { useHotkeys } from '../../../shell/useHotkeys';
-import { SERVED } from '../../../spec/methodWords';
-import { Pick } from '../../../ui/Pick';
-import { useHand, type Hand } from '../hand';
+import type { Comparison, Glass, Spec } from '@/api/types';
+import { glassesQuery } from '@/api/queries/rules';
+import { capital, degreesText, plainNumber, volumeText } from '@/lib/format';
+import { useSettings, useWithVolumes } from '@/hooks/settings';
+import { shownKey } from '@/hooks/keys';
+import { useHotkeys } from '@/hooks/useHotkeys';
+import { SERVED } from '@/spec/methodWords';
+import { Select } from '@/ui/Select';
+import { useBenchActions, type BenchActions } from '../benchActions';
 import { AppearanceTable } from './AppearanceTable';
-import { GlassDrawing } from './GlassDrawing';
+import { GlassDrawing } from '@/ui/glass/GlassDrawing';
 import { ServeDialog } from './ServeDialog';
 
 interface Props {
@@ -26,7 +26,7 @@ const DRAWN = { width: 158, height: 226, pxPerCm: 11 };
 
 /** What the guest gets: the glass to scale, how full it is, and the figures of a serve. */
 export const GlassPanel = memo(function GlassPanel({ spec, comparison }: Props) {
-  const hand = useHand();
+  const hand = useBenchActions();
   const { data: glasses } = useQuery(glassesQuery());
   const [comparing, setComparing] = useState(false);
   useHotkeys(hand ? { serve: () => setComparing(true) } : {});
@@ -38,7 +38,7 @@ export const GlassPanel = memo(function GlassPanel({ spec, comparison }: Props) 
       <div className="flex items-center gap-1.5">
         <h2 className="sr-only">The glass</h2>
         {hand ? (
-          <WhichGlass spec={spec} glass={glass} glasses={glasses} hand={hand} onCompare={() => setComparing(true)} />
+          <GlassSelect spec={spec} glass={glass} glasses={glasses} hand={hand} onCompare={() => setComparing(true)} />
         ) : (
           <p className="grow font-display text-base font-semibold">
             {capital(spec.serve.glass || 'no glass chosen')}, {servedWords(spec.serve.ice)}
@@ -75,16 +75,16 @@ interface WhichProps {
   spec: Spec;
   glass: Glass | undefined;
   glasses: Glass[];
-  hand: Hand;
+  hand: BenchActions;
   onCompare: () => void;
 }
 
 /** The glass to choose, and the way to the drink on each ice. */
-function WhichGlass({ spec: { serve }, glass, glasses, hand, onCompare }: WhichProps) {
+function GlassSelect({ spec: { serve }, glass, glasses, hand, onCompare }: WhichProps) {
   const unlisted: [string, string][] = glass ? [] : [['', serve.glass || 'choose a glass']];
   return (
     <>
-      <Pick
+      <Select
         label="Glass"
         className="select-ghost min-h-11 w-auto min-w-0 grow border-base-300 pl-2.5 font-display text-base font-semibold"
         value={glass ? serve.glass : ''}
@@ -107,10 +107,10 @@ function Figures({ spec, present }: { spec: Spec; present: Comparison['present']
   const { shown, country } = useSettings();
   const { served, dilution, place } = present;
   const figures = [
-    { value: `${degrees(served.temperature_c)} °C`, words: 'first sip' },
+    { value: `${degreesText(served.temperature_c)} °C`, words: 'first sip' },
     { value: served.standard_drinks[country].toFixed(1), words: `${COUNTRIES[country]} standard drinks` },
-    { value: volume(dilution.water_ml, shown, spec.ounce_ml), words: 'dilution' },
-    ...(served.co2 > LEAST_CO2 ? [{ value: `${plain(served.co2, 1)} g/l`, words: 'carbonation' }] : []),
+    { value: volumeText(dilution.water_ml, shown, spec.ounce_ml), words: 'dilution' },
+    ...(served.co2 > LEAST_CO2 ? [{ value: `${plainNumber(served.co2, 1)} g/l`, words: 'carbonation' }] : []),
   ];
   return (
     <dl className="flex min-w-0 grow flex-col gap-2 self-center">
@@ -120,7 +120,7 @@ function Figures({ spec, present }: { spec: Spec; present: Comparison['present']
           className="font-figure text-[1.6rem] leading-none font-semibold whitespace-nowrap"
           data-testid="served-volume"
         >
-          {volume(served.volume_ml, shown, spec.ounce_ml)}
+          {volumeText(served.volume_ml, shown, spec.ounce_ml)}
         </dd>
       </div>
       {figures.map(({ value, words }) => (

@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { Glass, Serve, Spec } from '../../../api/client';
-import { capital, degrees, level } from '../../../lib/format';
-import { useSettings } from '../../../lib/settings';
-import { SERVED } from '../../../spec/methodWords';
-import { AxisMark } from '../../../ui/AxisMark';
-import { Dialog } from '../../../ui/Dialog';
-import { GlassDrawing } from './GlassDrawing';
-import { TwentyMinutes } from './TwentyMinutes';
-import { servesQuery } from '../../../api/queries/forecast';
+import type { Glass, Serve, Spec } from '@/api/types';
+import { capital, degreesText, levelText } from '@/lib/format';
+import { useSettings } from '@/hooks/settings';
+import { SERVED } from '@/spec/methodWords';
+import { AxisMark } from '@/ui/AxisMark';
+import { Dialog } from '@/ui/Dialog';
+import { GlassDrawing } from '@/ui/glass/GlassDrawing';
+import { TimeCourse } from './TimeCourse';
+import { servesQuery } from '@/api/queries/forecast';
 
 interface Props {
   spec: Spec;
@@ -40,7 +40,7 @@ export function ServeDialog({ spec, glass, onIce, onClose }: Props) {
           />
         ))}
       </div>
-      <TwentyMinutes spec={spec} />
+      <TimeCourse spec={spec} />
     </Dialog>
   );
 }
@@ -75,7 +75,7 @@ function Column({ serve, glass, chosen, onChoose }: ColumnProps) {
             <span className="sr-only">{{ sugar: 'sweetness', acid: 'acidity', abv: 'strength' }[axis]}</span>
             {serve.sips.slice(0, 2).map((sip) => (
               <span key={sip.minute} className="text-right font-figure">
-                {level(sip[axis], axis)}
+                {levelText(sip[axis], axis)}
               </span>
             ))}
           </span>
@@ -83,7 +83,7 @@ function Column({ serve, glass, chosen, onChoose }: ColumnProps) {
         <span className="text-left text-sm text-quiet">°C</span>
         {serve.sips.slice(0, 2).map((sip) => (
           <span key={sip.minute} className="text-right font-figure">
-            {degrees(sip.temperature_c)}
+            {degreesText(sip.temperature_c)}
           </span>
         ))}
       </span>

@@ -1,6 +1,6 @@
-import type { Course } from '../../../api/client';
-import { degrees, level, type AxisName } from '../../../lib/format';
-import { AxisMark } from '../../../ui/AxisMark';
+import type { Course } from '@/api/types';
+import { degreesText, levelText, type AxisName } from '@/lib/format';
+import { AxisMark } from '@/ui/AxisMark';
 
 const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const TOLD = [0, 10, 20];
@@ -37,11 +37,11 @@ export function Sips({ course }: { course: Course }) {
             </th>
             {AXES.map((axis) => (
               <td key={axis} className="text-right font-figure">
-                {level(course[axis][minute] ?? 0, axis)}
+                {levelText(course[axis][minute] ?? 0, axis)}
               </td>
             ))}
             <td className="text-right font-figure">{course.volume_ml[minute]?.toFixed(0)}</td>
-            <td className="text-right font-figure">{degrees(course.temperature_c[minute] ?? 0)}</td>
+            <td className="text-right font-figure">{degreesText(course.temperature_c[minute] ?? 0)}</td>
           </tr>
         ))}
       </tbody>

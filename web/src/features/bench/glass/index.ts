@@ -1,2 +1,1 @@
-export { GlassDrawing } from './GlassDrawing';
 export { GlassPanel } from './GlassPanel';

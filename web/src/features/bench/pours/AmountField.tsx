@@ -1,8 +1,8 @@
 import { Minus, Plus, type LucideIcon } from 'lucide-react';
 import { useId, useState } from 'react';
 
-import type { Amount, PourEntry } from '../../../api/client';
-import { plain, type ShownAmount } from '../../../lib/format';
+import type { Amount, PourEntry } from '@/api/types';
+import { plainNumber, type ShownAmount } from '@/lib/format';
 import { useTypedAmount } from './useTypedAmount';
 
 interface Props {
@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** An amount where it can't be changed. */
-export function AmountTold({ shown }: { shown: ShownAmount }) {
+export function AmountText({ shown }: { shown: ShownAmount }) {
   return (
     <span className="px-3 py-2 text-right font-figure text-xl">
       {shown.text} <span className="font-sans text-base text-quiet">{shown.word}</span>
@@ -65,7 +65,7 @@ export function AmountField({ label, pour, shown, said, onAmount }: Props) {
         </span>
         <Stepper icon={Plus} label={`More ${label}`} onStep={() => step(1)} />
       </div>
-      {question && <WhichIsMeant typed={typed} question={question} onChoose={choose} />}
+      {question && <AmbiguityChoice typed={typed} question={question} onChoose={choose} />}
       <p
         id={helpId}
         className={
@@ -102,7 +102,7 @@ interface WhichProps {
 }
 
 /** A text that may be several measures: ask. */
-function WhichIsMeant({ typed, question: { asks, choices, part_sizes }, onChoose }: WhichProps) {
+function AmbiguityChoice({ typed, question: { asks, choices, part_sizes }, onChoose }: WhichProps) {
   const words = asks === 'part' ? 'How big is one part in this drink?' : `“${typed}” can mean these. Which one?`;
   return (
     <div role="group" aria-label="Which one" className="panel absolute top-full right-0 z-20 mt-1 w-72 p-2">
@@ -115,7 +115,9 @@ function WhichIsMeant({ typed, question: { asks, choices, part_sizes }, onChoose
             className="btn min-h-12 grow px-1 font-figure text-lg font-normal"
             onClick={() => onChoose(choice, part_sizes[index])}
           >
-            {asks === 'part' ? `${plain(part_sizes[index] ?? 0)} ml` : `${plain(choice.amount)} ${choice.unit}`}
+            {asks === 'part'
+              ? `${plainNumber(part_sizes[index] ?? 0)} ml`
+              : `${plainNumber(choice.amount)} ${choice.unit}`}
           </button>
         ))}
       </span>

@@ -1,6 +1,6 @@
-import type { Ingredient } from '../../../api/client';
-import { level, type AxisName } from '../../../lib/format';
-import { AxisMark } from '../../../ui/AxisMark';
+import type { Ingredient } from '@/api/types';
+import { levelText, type AxisName } from '@/lib/format';
+import { AxisMark } from '@/ui/AxisMark';
 
 interface Props {
   listId: string;
@@ -83,7 +83,7 @@ function Levels({ ingredient }: { ingredient: Ingredient }) {
         <span key={axis} className="flex w-15 items-center justify-end gap-1">
           {ingredient[axis] > 0 && (
             <>
-              {level(ingredient[axis], axis === 'acid' ? 'sugar' : axis)}
+              {levelText(ingredient[axis], axis === 'acid' ? 'sugar' : axis)}
               {axis === 'abv' ? '%' : ' g'} <AxisMark axis={axis} size={11} />
             </>
           )}

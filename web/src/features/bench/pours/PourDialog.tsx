@@ -2,18 +2,18 @@ import { useQuery } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 
-import type { PourEntry, Slot, Span, Spec, Unit } from '../../../api/client';
-import { rulesQuery } from '../../../api/queries/house';
-import { capital, plain } from '../../../lib/format';
-import { movedPour, withDouble, withoutPour, withPour } from '../../../spec/edits';
-import { STAGE_WORDS, type Stage } from '../../../spec/stages';
-import { Check } from '../../../ui/Check';
-import { Dialog } from '../../../ui/Dialog';
-import { Field } from '../../../ui/Field';
-import { Pick } from '../../../ui/Pick';
-import { EdgeParts } from './EdgeParts';
-import { Follows } from './Follows';
-import { OfLot } from './OfLot';
+import type { PourEntry, Slot, Span, Spec, Unit } from '@/api/types';
+import { rulesQuery } from '@/api/queries/rules';
+import { capital, plainNumber } from '@/lib/format';
+import { movedPour, withDouble, withoutPour, withPour } from '@/spec/edits';
+import { STAGE_WORDS, type Stage } from '@/spec/stages';
+import { Checkbox } from '@/ui/Checkbox';
+import { Dialog } from '@/ui/Dialog';
+import { FormField } from '@/ui/NumberField';
+import { Select } from '@/ui/Select';
+import { RimFields } from './RimFields';
+import { FollowedPour } from './FollowedPour';
+import { LotSelect } from './LotSelect';
 import { RangeEnds } from './RangeEnds';
 
 interface Props {
@@ -44,46 +44,46 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
   return (
     <Dialog heading={names[index] ?? ''} onClose={onClose}>
       <div className="grid gap-3 sm:grid-cols-2">
-        <Field quiet label="Role">
-          <Pick
+        <FormField quiet label="Role">
+          <Select
             className="min-h-11 text-base"
             value={pour.slot}
             options={(rules?.slots ?? [pour.slot]).map((slot) => [slot, capital(slot)])}
             onPick={(slot: Slot) => set({ slot }, 'slot')}
           />
-        </Field>
-        <Field quiet label="Goes in">
-          <Pick
+        </FormField>
+        <FormField quiet label="Goes in">
+          <Select
             className="min-h-11 text-base"
             value={pour.stage}
             options={Object.entries(STAGE_WORDS) as [Stage, string][]}
             onPick={(stage) => set({ stage }, 'stage')}
           />
-        </Field>
-        <Field quiet label="Unit">
-          <Pick
+        </FormField>
+        <FormField quiet label="Unit">
+          <Select
             className="min-h-11 text-base"
             value={pour.unit}
             options={[...new Set([...UNITS, pour.unit])].map((unit) => [unit, unit])}
             onPick={(unit) => set({ unit, said: null, relative: null }, 'unit')}
           />
-        </Field>
-        <Field quiet label="Same as">
-          <Follows
+        </FormField>
+        <FormField quiet label="Same as">
+          <FollowedPour
             pour={pour}
             index={index}
             names={names}
             volumeMl={volumeMl}
             onSet={(change) => set(change, 'follow')}
           />
-        </Field>
-        <Field quiet label="From and to, ml">
+        </FormField>
+        <FormField quiet label="From and to, ml">
           <RangeEnds range={pour.range} now={volumeMl ?? 0} onRange={(range) => set({ range }, 'range')} />
-        </Field>
+        </FormField>
         {typeof pour.ingredient === 'string' && (
-          <OfLot slug={pour.ingredient} lot={pour.lot} onLot={(lot) => set({ lot }, 'lot')} />
+          <LotSelect slug={pour.ingredient} lot={pour.lot} onLot={(lot) => set({ lot }, 'lot')} />
         )}
-        <Check
+        <Checkbox
           words="Optional: key O shows the drink without it"
           className="gap-3 self-end"
           on={pour.optional}
@@ -91,14 +91,14 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
         />
       </div>
       {pour.stage === 'rim' && (
-        <EdgeParts
+        <RimFields
           edge={spec.serve.edge}
           onEdge={(edge) => onChange((present) => ({ ...present, serve: { ...present.serve, edge } }), 'edge')}
         />
       )}
       {span && (
         <p className="flex flex-wrap items-center gap-2">
-          <span className="grow">Closest to trial 1 at {plain(span.best.pour_ml)} ml.</span>
+          <span className="grow">Closest to trial 1 at {plainNumber(span.best.pour_ml)} ml.</span>
           <button
             type="button"
             className="btn min-h-11 text-base font-normal"
@@ -126,19 +126,24 @@ function Order({ spec, index, onChange, onMoved, onClose }: Omit<Props, 'names' 
   const last = spec.pours.length - 1;
   return (
     <div className="flex flex-wrap gap-2">
-      <Act icon={<ArrowUp size={18} aria-hidden />} words="Move up" off={index === 0} onAct={() => move(index - 1)} />
-      <Act
+      <ActionButton
+        icon={<ArrowUp size={18} aria-hidden />}
+        words="Move up"
+        off={index === 0}
+        onAct={() => move(index - 1)}
+      />
+      <ActionButton
         icon={<ArrowDown size={18} aria-hidden />}
         words="Move down"
         off={index === last}
         onAct={() => move(index + 1)}
       />
-      <Act
+      <ActionButton
         icon={<Copy size={18} aria-hidden />}
         words="Double"
         onAct={() => finish((present) => withDouble(present, index), 'double')}
       />
-      <Act
+      <ActionButton
         icon={<Trash2 size={18} aria-hidden />}
         words="Remove"
         off={last === 0}
@@ -148,14 +153,14 @@ function Order({ spec, index, onChange, onMoved, onClose }: Omit<Props, 'names' 
   );
 }
 
-interface ActProps {
+interface ActionButtonProps {
   icon: ReactNode;
   words: string;
   off?: boolean;
   onAct: () => void;
 }
 
-function Act({ icon, words, off = false, onAct }: ActProps) {
+function ActionButton({ icon, words, off = false, onAct }: ActionButtonProps) {
   return (
     <button type="button" className="btn min-h-11 gap-1.5 text-base font-normal" disabled={off} onClick={onAct}>
       {icon} {words}

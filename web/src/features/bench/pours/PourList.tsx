@@ -1,18 +1,18 @@
 import { LocateFixed, Plus } from 'lucide-react';
 import { memo, useMemo, type ReactNode } from 'react';
 
-import type { Comparison, Finding, Ingredient, Spec } from '../../../api/client';
-import { capital, volume } from '../../../lib/format';
-import { useSettings } from '../../../lib/settings';
-import { shownKey } from '../../../shell/keys';
-import { garnishOf, garnishWords } from '../../../spec/garnishWords';
-import type { NameOf } from '../../../spec/names';
-import { STAGE_GROUPS } from '../../../spec/stages';
-import { AxisMark } from '../../../ui/AxisMark';
-import { useHand } from '../hand';
+import type { Comparison, Finding, Ingredient, Spec } from '@/api/types';
+import { capital, volumeText } from '@/lib/format';
+import { useSettings } from '@/hooks/settings';
+import { shownKey } from '@/hooks/keys';
+import { garnishOf, garnishWords } from '@/spec/garnishWords';
+import type { NameOf } from '@/spec/names';
+import { STAGE_GROUPS } from '@/spec/stages';
+import { AxisMark } from '@/ui/AxisMark';
+import { useBenchActions } from '../benchActions';
 import { PourRow } from './PourRow';
-import { WhatToMend } from './WhatToMend';
-import type { Brings } from './brings';
+import { Problems } from './Problems';
+import type { Contributions } from './contributions';
 
 interface PoursProps {
   spec: Spec;
@@ -23,7 +23,7 @@ interface PoursProps {
   larder: Ingredient[];
   nameOf: NameOf;
   /** What each pour brings; undefined for one that is left out, or whose figures aren't there yet. */
-  brings: Brings;
+  brings: Contributions;
   /** Whether each pour is locked when the drink is brought back; undefined where it has no amount to choose. */
   locked?: (boolean | undefined)[];
   /** The optional pour that is left out for the moment. */
@@ -46,7 +46,7 @@ const standing = (rows: number) => (rows >= CROWDED ? 'pours-crowded' : rows <= 
 /** The pours, and what stands below them. */
 export function PourList({ below, foot, ...pours }: Props) {
   const { spec, comparison } = pours;
-  const hand = useHand();
+  const hand = useBenchActions();
   const findings = useMemo(() => findingsOf(comparison), [comparison]);
   return (
     <>
@@ -56,7 +56,7 @@ export function PourList({ below, foot, ...pours }: Props) {
         {below}
       </div>
       {foot}
-      {comparison && <WhatToMend findings={findings} />}
+      {comparison && <Problems findings={findings} />}
       {hand && <Foot onAdd={() => hand.add()} onBringBack={() => hand.bring('back')} />}
     </>
   );
@@ -69,7 +69,7 @@ interface GroupsProps extends PoursProps {
 /** The pours, grouped by when they go in. */
 const Groups = memo(function Groups(props: GroupsProps) {
   const { spec, parent, comparison, larder, nameOf, brings, locked = [], out, findings } = props;
-  const bySlug = useMemo(() => new Map(larder.map((each) => [each.slug, each])), [larder]);
+  const bySlug = useMemo(() => new Map(larder.map((item) => [item.slug, item])), [larder]);
   const firstShown = STAGE_GROUPS.find(({ stages }) => spec.pours.some(({ stage }) => stages.includes(stage)))?.stages;
   return STAGE_GROUPS.map(({ title, stages }) => {
     const rows = spec.pours.flatMap((pour, index) => (stages.includes(pour.stage) ? [{ pour, index }] : []));
@@ -93,7 +93,7 @@ const Groups = memo(function Groups(props: GroupsProps) {
               ingredient={typeof pour.ingredient === 'string' ? bySlug.get(pour.ingredient) : undefined}
               nameOf={nameOf}
               share={brings[index]}
-              wrong={findings.find((each) => each.pour === index && each.severity !== 'info')}
+              wrong={findings.find((finding) => finding.pour === index && finding.severity !== 'info')}
               locked={locked[index]}
               out={out === index}
             />
@@ -115,10 +115,10 @@ interface GarnishProps {
 
 /** The garnish, which pours nothing, and the way to it. */
 const GarnishLine = memo(function GarnishLine({ garnish, amongPours }: GarnishProps) {
-  const hand = useHand();
+  const hand = useBenchActions();
   if (!hand && garnish.length === 0) return null;
   const words = garnish.length === 0 ? 'none yet' : garnish.map(garnishWords).join('; ');
-  const why = garnish.map((each) => garnishOf(each).why).filter(Boolean);
+  const why = garnish.map((item) => garnishOf(item).why).filter(Boolean);
   const lines = (
     <>
       {!amongPours && <span className="mr-2 font-display text-base font-semibold">Garnish</span>}
@@ -153,7 +153,7 @@ function InTheTin({ spec, comparison }: { spec: Spec; comparison: Comparison }) 
   const { shown } = useSettings();
   return (
     <span className="font-sans text-base font-normal text-quiet">
-      {volume(comparison.present.undiluted.volume_ml, shown, spec.ounce_ml)}
+      {volumeText(comparison.present.undiluted.volume_ml, shown, spec.ounce_ml)}
     </span>
   );
 }

@@ -1,16 +1,16 @@
 import { memo, useCallback, type KeyboardEvent } from 'react';
 
-import type { Finding, Forecast, Ingredient, PourEntry } from '../../../api/client';
-import { shownAmount } from '../../../lib/format';
-import { useSettings } from '../../../lib/settings';
-import { pressed } from '../../../shell/keys';
-import { withPour } from '../../../spec/edits';
-import type { NameOf } from '../../../spec/names';
-import { SLOT_NAMES } from '../../../spec/slots';
-import { useHand } from '../hand';
-import { AmountField, AmountTold } from './AmountField';
+import type { Finding, Forecast, Ingredient, PourEntry } from '@/api/types';
+import { shownAmount } from '@/lib/format';
+import { useSettings } from '@/hooks/settings';
+import { isPressed } from '@/hooks/keys';
+import { withPour } from '@/spec/edits';
+import type { NameOf } from '@/spec/names';
+import { SLOT_NAMES } from '@/spec/slots';
+import { useBenchActions } from '../benchActions';
+import { AmountField, AmountText } from './AmountField';
 import { changeWords, compositionWords, followsWords, rangeWords } from './pourNotes';
-import { LockButton, MoreButton, OutButton, Shares } from './PourSigns';
+import { LockButton, MoreButton, OmitButton, Shares } from './PourButtons';
 
 interface Props {
   pour: PourEntry;
@@ -37,7 +37,7 @@ interface Props {
 /** One pour: role, ingredient, what it brings, how much. */
 export const PourRow = memo(function PourRow(props: Props) {
   const { pour, index, ounceMl, before, followed, ingredient, nameOf, share, wrong, locked, out } = props;
-  const hand = useHand();
+  const hand = useBenchActions();
   const { shown } = useSettings();
   const onAmount = useCallback(
     (change: Partial<PourEntry>) => hand?.change((present) => withPour(present, index, change), `amount ${index}`),
@@ -76,7 +76,7 @@ export const PourRow = memo(function PourRow(props: Props) {
         <div className="min-h-11 min-w-0">{lines}</div>
         <span />
         {share && !out ? <Shares share={share} /> : <span />}
-        <AmountTold shown={amount} />
+        <AmountText shown={amount} />
         <span />
       </li>
     );
@@ -92,7 +92,7 @@ export const PourRow = memo(function PourRow(props: Props) {
         <span className="sr-only">. Choose another</span>
       </button>
       {pour.optional ? (
-        <OutButton name={name} out={out} onOut={() => hand.out(index)} />
+        <OmitButton name={name} out={out} onOut={() => hand.out(index)} />
       ) : locked !== undefined ? (
         <LockButton name={name} locked={locked} onLock={() => hand.lock(index)} />
       ) : (
@@ -117,9 +117,9 @@ interface OnPour {
 /** One key each for the pour that the hand is on; in its amount a letter is a letter. */
 function handKey(event: KeyboardEvent, { index, locked, optional, lock, out, more }: OnPour): void {
   if (event.target instanceof HTMLElement && event.target.closest('input, select')) return;
-  if (pressed(event, 'lock') && locked !== undefined) lock(index);
-  else if (pressed(event, 'out') && optional) out(index);
-  else if (pressed(event, 'more')) more(index);
+  if (isPressed(event, 'lock') && locked !== undefined) lock(index);
+  else if (isPressed(event, 'out') && optional) out(index);
+  else if (isPressed(event, 'more')) more(index);
   else return;
   event.preventDefault();
 }

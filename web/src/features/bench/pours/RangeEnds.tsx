@@ -1,4 +1,4 @@
-import { Figure } from '../../../ui/Field';
+import { NumberField } from '@/ui/NumberField';
 
 interface Props {
   range: number[] | null | undefined;
@@ -12,7 +12,7 @@ export function RangeEnds({ range, now, onRange }: Props) {
   return (
     <span className="flex items-center gap-1.5">
       {([0, 1] as const).map((end) => (
-        <Figure
+        <NumberField
           key={end}
           most={10000}
           unit="ml"

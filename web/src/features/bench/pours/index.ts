@@ -1,8 +1,8 @@
 export { AmountField } from './AmountField';
-export { whatEachBrings, type Brings } from './brings';
-export { FirstMove } from './FirstMove';
-export { LarderPanel } from './LarderPanel';
-export { Mends } from './Mends';
+export { contributionsOf, type Contributions } from './contributions';
+export { Tour } from './Tour';
+export { AddPourPanel } from './AddPourPanel';
+export { FixButtons } from './FixButtons';
 export { PourDialog } from './PourDialog';
 export { PourList } from './PourList';
-export { Without } from './Without';
+export { WithoutOptional } from './WithoutOptional';

@@ -1,15 +1,15 @@
-import type { Ingredient, PourEntry } from '../../../api/client';
-import { plain, shownAmount, type Shown } from '../../../lib/format';
-import { mainFigure } from '../../../spec/levelWords';
-import type { NameOf } from '../../../spec/names';
-import { amountWords } from '../../../spec/pourWords';
+import type { Ingredient, PourEntry } from '@/api/types';
+import { plainNumber, shownAmount, type Shown } from '@/lib/format';
+import { mainFigure } from '@/spec/levelWords';
+import type { NameOf } from '@/spec/names';
+import { amountWords } from '@/spec/pourWords';
 
 const TIMES: Record<number, string> = { 0.25: '¼ of', 0.5: '½ of', 1: 'as much as', 2: 'twice' };
 
 /** "½ of London dry gin", where it follows. */
 export function followsWords(pour: PourEntry, followed: PourEntry | undefined, nameOf: NameOf): string | null {
   if (!pour.relative || !followed) return null;
-  return `${TIMES[pour.relative.times] ?? `${plain(pour.relative.times)} ×`} ${nameOf(followed.ingredient)}`;
+  return `${TIMES[pour.relative.times] ?? `${plainNumber(pour.relative.times)} ×`} ${nameOf(followed.ingredient)}`;
 }
 
 /** "5–20 ml", where it is a range. */

@@ -1,10 +1,10 @@
 import type { KeyboardEvent } from 'react';
 
-import type { Amount, PourEntry } from '../../../api/client';
-import { stepped, type ShownAmount } from '../../../lib/format';
-import { useAim } from '../../../lib/settings';
-import { withPour } from '../../../spec/edits';
-import { useHand } from '../hand';
+import type { Amount, PourEntry } from '@/api/types';
+import { nextAmount, type ShownAmount } from '@/lib/format';
+import { useSwapTarget } from '@/hooks/settings';
+import { withPour } from '@/spec/edits';
+import { useBenchActions } from '../benchActions';
 import { useTypedText } from './useTypedText';
 
 const isAmount = (answer: Amount | string): answer is Amount & { amount: number } =>
@@ -12,12 +12,12 @@ const isAmount = (answer: Amount | string): answer is Amount & { amount: number 
 
 /** An amount as it is typed, stepped, nudged and chosen. */
 export function useTypedAmount(pour: number, shown: ShownAmount, onAmount: (change: Partial<PourEntry>) => void) {
-  const aim = useAim();
-  const hand = useHand();
+  const aim = useSwapTarget();
+  const hand = useBenchActions();
   const { reading, settle, take, finish, ...text } = useTypedText(pour, shown, onAmount);
   const stepFrom = (from: Pick<ShownAmount, 'amount' | 'unit'>, direction: 1 | -1, times: number) =>
     take({
-      amount: stepped(from.amount, from.unit, direction, times, aim.grid),
+      amount: nextAmount(from.amount, from.unit, direction, times, aim.grid),
       unit: from.unit,
       said: null,
       relative: null,

@@ -1,9 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 
-import { ProblemError, type Amount, type PourEntry } from '../../../api/client';
-import { sentence, type ShownAmount } from '../../../lib/format';
-import { useLatest } from '../../../ui/useLatest';
-import { changeOf, useHand, type Hand, type TypedAmount } from '../hand';
+import { ProblemError } from '@/api/client';
+import type { Amount, PourEntry } from '@/api/types';
+import { asSentence, type ShownAmount } from '@/lib/format';
+import { useLatest } from '@/hooks/useLatest';
+import { pourChange, useBenchActions, type BenchActions, type TypedAmount } from '../benchActions';
 
 const PATIENCE_MS = 600;
 const BETWEEN_WHAT = 'A range needs both ends, like “15 to 22.5”.';
@@ -27,12 +28,12 @@ interface Field {
 const NOTHING: Field = { typed: null, refusal: null, question: null };
 
 /** What a text is read as: an amount, or the sentence why it is none. */
-async function readingOf(hand: Hand, asked: TypedAmount): Promise<Amount | string> {
+async function readingOf(hand: BenchActions, typedAmount: TypedAmount): Promise<Amount | string> {
   try {
-    const amount = await hand.read(asked);
+    const amount = await hand.read(typedAmount);
     return amount.asks === 'range' ? BETWEEN_WHAT : amount;
   } catch (fault) {
-    if (fault instanceof ProblemError) return sentence(fault.detail);
+    if (fault instanceof ProblemError) return asSentence(fault.detail);
     throw fault;
   }
 }
@@ -42,7 +43,7 @@ async function readingOf(hand: Hand, asked: TypedAmount): Promise<Amount | strin
  * its amount and the text its sentence. On the way the figures show what a whole reading would make of the drink.
  */
 export function useTypedText(pour: number, shown: ShownAmount, onAmount: (change: Partial<PourEntry>) => void) {
-  const hand = useHand();
+  const hand = useBenchActions();
   const [field, show] = useState(NOTHING);
   const round = useRef<Round | null>(null);
   const impatience = useRef(0);
@@ -74,8 +75,8 @@ export function useTypedText(pour: number, shown: ShownAmount, onAmount: (change
     } else if (answer.asks === 'which' || answer.asks === 'part') {
       hand?.preview(null);
       hold({ question: answer });
-    } else if (isFinished) take(changeOf(answer));
-    else hand?.preview({ pour, change: changeOf(answer) });
+    } else if (isFinished) take(pourChange(answer));
+    else hand?.preview({ pour, change: pourChange(answer) });
   };
   const type = (text: string) => {
     window.clearTimeout(impatience.current);

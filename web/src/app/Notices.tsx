@@ -1,0 +1,192 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+
+import { api, client, unwrap } from '@/api/client';
+import type { Unreadable } from '@/api/types';
+import { isStillRetryable, abandonedWrites, forgetWrite, OWN_TURN_MS, resend, type UnsentWrite } from '@/api/outbox';
+import { connectivity } from '@/api/connectivity';
+import { asSentence } from '@/lib/format';
+import { writeStored, readStored } from '@/lib/storage';
+import { Dialog } from '@/ui/Dialog';
+import { Notice } from '@/ui/Notice';
+import { ErrorMessage } from '@/ui/ErrorMessage';
+
+/** What has to be said on every page, once there is something: what another window left, what can’t be read, where else the house was open. */
+export function Notices() {
+  return (
+    <div className="flex flex-col gap-2 px-3 pt-2 empty:hidden sm:px-4 print:hidden">
+      <AbandonedWrites />
+      <UnreadableRows />
+      <OpenElsewhereNotice />
+    </div>
+  );
+}
+
+interface Sent {
+  written: number;
+  refused: { kept: UnsentWrite; why: string }[];
+}
+
+/** Sends what was done while the server was away by a window that is closed now, and says what became of it. */
+function AbandonedWrites() {
+  const cache = useQueryClient();
+  const [sent, setSent] = useState<Sent>({ written: 0, refused: [] });
+  useEffect(() => {
+    let under = false;
+    const send = async () => {
+      if (under) return;
+      under = true;
+      const sent: Sent = { written: 0, refused: [] };
+      for (const unsentWrite of abandonedWrites()) {
+        const why = isStillRetryable(unsentWrite) ? await resend(unsentWrite) : 'it is more than a day and a half old';
+        if (why === null) break;
+        forgetWrite(unsentWrite.key);
+        if (why) sent.refused.push({ kept: unsentWrite, why });
+        else sent.written += 1;
+      }
+      under = false;
+      if (sent.written + sent.refused.length === 0) return;
+      setSent(({ written, refused }) => ({
+        written: written + sent.written,
+        refused: [...refused, ...sent.refused],
+      }));
+      await cache.invalidateQueries();
+    };
+    void send();
+    // What was put there just before this window opened has its turn by then.
+    const again = window.setTimeout(() => void send(), OWN_TURN_MS + 500);
+    const forget = connectivity.subscribe(() => void (connectivity.isGone() || send()));
+    return () => {
+      window.clearTimeout(again);
+      forget();
+    };
+  }, [cache]);
+  if (sent.written + sent.refused.length === 0) return null;
+  const many = sent.written === 1 ? 'One change' : `${String(sent.written)} changes`;
+  return (
+    <>
+      {sent.written > 0 && (
+        <Notice quiet text={`${many} waiting in this browser ${sent.written === 1 ? 'is' : 'are'} saved now.`}>
+          <button type="button" className="btn" onClick={() => setSent({ ...sent, written: 0 })}>
+            OK
+          </button>
+        </Notice>
+      )}
+      {sent.refused.map(({ kept, why }) => (
+        <Notice key={kept.key} text={`A change waiting in this browser can’t be saved: ${asSentence(why)}`}>
+          <details className="w-full text-base">
+            <summary className="cursor-pointer">The change</summary>
+            <pre className="overflow-auto text-sm whitespace-pre-wrap">{`${kept.path}\n${kept.body}`}</pre>
+          </details>
+          <button
+            type="button"
+            className="btn"
+            onClick={() => setSent({ ...sent, refused: sent.refused.filter((item) => item.kept !== kept) })}
+          >
+            Discard it
+          </button>
+        </Notice>
+      ))}
+    </>
+  );
+}
+
+const TAKEN_OUT = {
+  lot: (id: string) => client.DELETE('/api/lots/{lot_id}', { params: { path: { lot_id: Number(id) } } }),
+  batch: (id: string) => client.DELETE('/api/batches/{batch_id}', { params: { path: { batch_id: Number(id) } } }),
+  preparation: (slug: string) => client.DELETE('/api/preparations/{slug}', { params: { path: { slug } } }),
+  evening: () => client.DELETE('/api/evening', {}),
+  drink: () => Promise.resolve(),
+} as const;
+
+/** What is kept and can’t be read: shown with its text, to be set right or taken out. */
+function UnreadableRows() {
+  const found = useQuery(api.queryOptions('get', '/api/unreadable', {}, { staleTime: 60_000 })).data ?? [];
+  const [open, setOpen] = useState(false);
+  if (found.length === 0) return null;
+  const words = found.length === 1 ? 'One saved item' : `${String(found.length)} saved items`;
+  return (
+    <Notice text={`${words} can’t be read, so no list shows ${found.length === 1 ? 'it' : 'them'}.`}>
+      <button type="button" className="btn btn-primary" onClick={() => setOpen(true)}>
+        Show {found.length === 1 ? 'it' : 'them'}
+      </button>
+      {open && (
+        <Dialog wide heading="Unreadable items" onClose={() => setOpen(false)}>
+          <ul className="flex flex-col gap-3">
+            {found.map((item) => (
+              <UnreadableLine key={`${item.kind} ${item.known_by}`} told={item} />
+            ))}
+          </ul>
+        </Dialog>
+      )}
+    </Notice>
+  );
+}
+
+function UnreadableLine({ told }: { told: Unreadable }) {
+  const cache = useQueryClient();
+  const [fault, setFault] = useState<{ detail: string } | null>(null);
+  const takeOut = async () => {
+    try {
+      await TAKEN_OUT[told.kind](told.known_by);
+      await cache.invalidateQueries();
+    } catch (refused) {
+      setFault(refused as { detail: string });
+    }
+  };
+  return (
+    <li className="flex flex-col gap-1 rounded-xl border border-base-300 p-3 text-base">
+      <p className="text-lg font-semibold">
+        {told.name} <span className="font-normal text-quiet">({told.kind})</span>
+      </p>
+      <p>{asSentence(told.why)}</p>
+      <details>
+        <summary className="cursor-pointer">Its text</summary>
+        <pre className="overflow-auto text-sm whitespace-pre-wrap">{told.text}</pre>
+      </details>
+      {told.removable && (
+        <button type="button" className="btn self-start text-base font-normal" onClick={() => void takeOut()}>
+          Delete
+        </button>
+      )}
+      <ErrorMessage fault={fault} className="text-error" />
+    </li>
+  );
+}
+
+const OPEN_ELSEWHERE_SEEN = 'oenomel.openElsewhere';
+const isList = (kept: unknown): kept is string[] =>
+  Array.isArray(kept) && kept.every((item) => typeof item === 'string');
+
+/** Another address of this machine at which the house was open: what a browser couldn’t have written down there waits there. */
+function OpenElsewhereNotice() {
+  const [addresses, setAddresses] = useState<string[]>([]);
+  useEffect(() => {
+    const ask = async () => {
+      const { elsewhere } = unwrap(await client.POST('/api/opened', {}));
+      const seen = readStored(OPEN_ELSEWHERE_SEEN, isList) ?? [];
+      setAddresses(elsewhere.map(({ address }) => address).filter((text) => !seen.includes(text)));
+    };
+    // A device that may only look is refused: it left nothing anywhere.
+    ask().catch(() => undefined);
+  }, []);
+  const [address] = addresses;
+  if (!address) return null;
+  return (
+    <Notice quiet text={`Oenomel was open at ${address} before. Anything unsaved is still there.`}>
+      <a className="btn" href={address}>
+        Open it
+      </a>
+      <button
+        type="button"
+        className="btn btn-primary"
+        onClick={() => {
+          writeStored(OPEN_ELSEWHERE_SEEN, [...(readStored(OPEN_ELSEWHERE_SEEN, isList) ?? []), address]);
+          setAddresses(addresses.slice(1));
+        }}
+      >
+        Nothing is unsaved there
+      </button>
+    </Notice>
+  );
+}

@@ -1,2 +1,0 @@
-export { TakeAlong } from './TakeAlong';
-export { TakeHouseAlong } from './TakeHouseAlong';

@@ -1,0 +1,122 @@
+import type { Family, PourEntry } from '@/api/types';
+import { withIngredient, withNewPour, withPours } from '@/spec/edits';
+import { RebalancePanel, SwapBoard } from '@/features/swaps';
+import { TourNotice } from './TourNotice';
+import { AddPourPanel, PourList, WithoutOptional } from './pours';
+import type { Bench } from './useBench';
+
+interface Props {
+  bench: Bench;
+  family: Family | undefined;
+}
+
+/** The left of the bench: the pours, or what is open in their place. */
+export function LeftPanel({ bench, family }: Props) {
+  const { open } = bench.panel;
+  if (open === null) return <Pours bench={bench} />;
+  if ('bring' in open) return <RebalanceInPanel bench={bench} family={family} to={open.bring} />;
+  if ('swap' in open && bench.spec.pours[open.swap])
+    return <BoardInPanel bench={bench} family={family} pour={open.swap} />;
+  if (!('add' in open)) return <Pours bench={bench} />;
+  const { move, hand, spec } = bench;
+  return (
+    <AddPourPanel
+      slot={open.add}
+      family={spec.family}
+      slots={family?.slots ?? NO_SLOTS}
+      onTry={bench.onCandidate}
+      onTake={(ingredient) => {
+        hand.change((present) => withNewPour(present, ingredient), `take ${ingredient.slug}`);
+        move({ do: 'close' });
+      }}
+      onSlot={hand.add}
+      onBack={() => move({ do: 'close' })}
+    />
+  );
+}
+
+const NO_SLOTS: Family['slots'] = [];
+
+function Pours({ bench }: { bench: Bench }) {
+  const { panel, spec, move, names } = bench;
+  const { trying } = panel;
+  const { out } = trying ?? {};
+  return (
+    <PourList
+      spec={spec}
+      parent={bench.parent.spec}
+      comparison={bench.look.comparison}
+      larder={bench.larder}
+      nameOf={bench.nameOf}
+      brings={bench.brings}
+      locked={bench.locked}
+      out={out}
+      foot={
+        trying && out !== undefined ? (
+          <WithoutOptional
+            spec={spec}
+            without={withPours(spec, trying.pours)}
+            name={names[out] ?? ''}
+            onBack={() => move({ do: 'close' })}
+            onTake={() => bench.take(trying.pours, 'leave out')}
+          />
+        ) : null
+      }
+      below={<TourNotice bench={bench} />}
+    />
+  );
+}
+
+function RebalanceInPanel({ bench, family, to }: Props & { to: 'back' | { sugar: number; acid: number } }) {
+  const { spec, parent, panel, move, hand, look } = bench;
+  const present = look.comparison?.present.served;
+  const wished = to !== 'back' && present ? { ...to, abv: present.abv, volume_ml: present.volume_ml } : undefined;
+  return (
+    <RebalancePanel
+      spec={spec}
+      parent={parent.spec}
+      parentName={`trial ${parent.number}`}
+      hasHome={Boolean(family?.homes.length)}
+      wished={wished}
+      pours={bench.lockable}
+      trying={panel.trying !== null}
+      onLock={hand.lock}
+      onGhost={bench.onGhost}
+      onTry={bench.onTry}
+      onTake={(pours) => bench.take(pours, 'bring back')}
+      onBack={() => move({ do: 'close' })}
+    />
+  );
+}
+
+function BoardInPanel({ bench, family, pour }: Props & { pour: number }) {
+  const { spec, parent, panel, move, hand, names } = bench;
+  const take = (pours: PourEntry[], slug: string) => bench.take(pours, `take ${slug}`);
+  return (
+    <SwapBoard
+      key={pour}
+      spec={spec}
+      parent={parent.spec}
+      pour={pour}
+      present={names[pour] ?? ''}
+      hasHome={Boolean(family?.homes.length)}
+      others={bench.lockable.filter(({ index }) => index !== pour)}
+      trying={panel.trying !== null}
+      actions={
+        <button
+          type="button"
+          className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+          onClick={() => hand.more(pour)}
+        >
+          More about {names[pour]}: role, unit, order, remove
+        </button>
+      }
+      onLock={hand.lock}
+      onGhost={bench.onGhost}
+      onTry={bench.onTry}
+      onTake={take}
+      onTakeAnyway={(slug) => take(withIngredient(spec, pour, slug), slug)}
+      onBack={() => move({ do: 'close' })}
+    />
+  );
+}

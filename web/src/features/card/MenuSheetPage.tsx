@@ -1,0 +1,19 @@
+import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+
+import { listQuery } from '@/api/queries/cards';
+import { useSettings } from '@/hooks/settings';
+import { LoadingOrError } from '@/ui/LoadingOrError';
+import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { PrintPage } from '@/ui/PrintPage';
+
+/** A whole list on one sheet: the finished drinks, or those that the address names. */
+export function MenuSheetPage() {
+  const [params] = useSearchParams();
+  const { supposed, way, shown, country } = useSettings();
+  const drinks = (params.get('drinks') ?? '').split(',').map(Number).filter(Boolean);
+  const sheet = useQuery(listQuery({ drinks, ...way, shown, country }, supposed));
+  useDocumentTitle('Menu sheet');
+  if (!sheet.data) return <LoadingOrError error={sheet.error} />;
+  return <PrintPage html={sheet.data.html} />;
+}

@@ -1,0 +1,2 @@
+export { ExportDrink } from './ExportDrink';
+export { ExportBook } from './ExportBook';

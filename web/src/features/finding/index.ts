@@ -1,2 +1,0 @@
-export { NothingCalled } from './NothingCalled';
-export { useFound, type Found } from './useFound';

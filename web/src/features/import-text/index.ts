@@ -1,0 +1,1 @@
+export { ImportTextPage } from './ImportTextPage';

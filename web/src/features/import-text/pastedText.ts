@@ -1,0 +1,13 @@
+import { hasKeys, writeStored, readStored } from '@/lib/storage';
+
+const PLACE = 'oenomel.pasted';
+
+interface Pasted {
+  text: string;
+}
+
+/** What was pasted here before and led to no drink yet. */
+export const lastPasted = (): string =>
+  readStored(PLACE, (kept): kept is Pasted => hasKeys(kept, { text: 'string' }))?.text ?? '';
+
+export const rememberPasted = (text: string) => void writeStored(PLACE, text ? { text } : null);

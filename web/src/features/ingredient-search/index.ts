@@ -1,0 +1,3 @@
+export { AddBottle } from './AddBottle';
+export { NoMatch } from './NoMatch';
+export { useIngredientSearch, type SearchMatches } from './useIngredientSearch';

@@ -1,0 +1,95 @@
+import { useState } from 'react';
+
+import { api } from '@/api/client';
+import type { LarderDetail } from '@/api/types';
+import { FormField, NumberField } from '@/ui/NumberField';
+import { Disclosure } from '@/ui/Disclosure';
+import { TextField } from '@/ui/TextField';
+import { ErrorMessage } from '@/ui/ErrorMessage';
+import { UndoButton } from './IngredientPanel';
+
+type ValueDraft = Partial<Record<'abv' | 'sugar' | 'acid' | 'density' | 'keeps_days', number | null>>;
+type HouseValues = LarderDetail['house_values'];
+
+const FIGURES: [keyof ValueDraft, string, number][] = [
+  ['abv', 'Strength, % ABV', 100],
+  ['sugar', 'Sugar, g/100 ml', 150],
+  ['acid', 'Acid, g/100 ml', 60],
+  ['density', 'Density, g/ml', 2.2],
+  ['keeps_days', 'Keeps, days', 10000],
+];
+
+/** What the house knows better: laid over the values, and taken back step by step. */
+export function OwnValues({ detail }: { detail: LarderDetail }) {
+  const { slug } = detail.line;
+  const params = { path: { slug } };
+  const [told, setTold] = useState<ValueDraft>({});
+  const [source, setSource] = useState('');
+  const [before, setBefore] = useState<HouseValues[]>([]);
+  const put = api.useMutation('patch', '/api/larder/{slug}');
+  const back = api.useMutation('put', '/api/larder/{slug}/values');
+  const given = Object.entries(told).filter(([, value]) => value !== null);
+  const restore = (values: HouseValues) => back.mutate({ params, body: { values } });
+  return (
+    <div className="flex flex-col gap-2">
+      <Disclosure title="Correct the values" count={detail.house_values.length}>
+        <form
+          className="grid gap-2 pt-1 sm:grid-cols-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            put.mutate(
+              { params, body: { ...Object.fromEntries(given), source: source.trim() || 'corrected here' } },
+              {
+                onSuccess: () => {
+                  setBefore([...before, detail.house_values]);
+                  setTold({});
+                },
+              },
+            );
+          }}
+        >
+          {FIGURES.map(([name, words, most]) => (
+            <FormField key={name} quiet label={words}>
+              <NumberField
+                value={told[name] ?? null}
+                most={most}
+                onFigure={(value) => setTold({ ...told, [name]: value })}
+              />
+            </FormField>
+          ))}
+          <TextField label="Source" hint="label, reading" value={source} onWrite={setSource} />
+          <div className="flex flex-wrap items-center gap-2 sm:col-span-3">
+            <button
+              type="submit"
+              className="btn btn-primary min-h-11 text-base"
+              disabled={given.length === 0 || put.isPending}
+            >
+              Save
+            </button>
+            {detail.house_values.length > 0 && (
+              <button
+                type="button"
+                className="btn min-h-11 text-base font-normal"
+                onClick={() => {
+                  setBefore([...before, detail.house_values]);
+                  restore([]);
+                }}
+              >
+                Reset all values
+              </button>
+            )}
+            {before.length > 0 && (
+              <UndoButton
+                onUndo={() => {
+                  restore(before.at(-1) ?? []);
+                  setBefore(before.slice(0, -1));
+                }}
+              />
+            )}
+          </div>
+          <ErrorMessage fault={put.error ?? back.error} className="text-error sm:col-span-3" />
+        </form>
+      </Disclosure>
+    </div>
+  );
+}

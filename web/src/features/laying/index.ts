@@ -1,2 +1,0 @@
-export { LayingNotice } from './LayingNotice';
-export { useLaying } from './useLaying';

@@ -1,0 +1,2 @@
+export { OpenOnBenchNotice } from './OpenOnBenchNotice';
+export { useOpenOnBench } from './useOpenOnBench';

@@ -1,1 +1,0 @@
-export { PastePage } from './PastePage';

@@ -1,0 +1,2 @@
+export { PreparationPage } from './PreparationPage';
+export { PreparationsPage } from './PreparationsPage';

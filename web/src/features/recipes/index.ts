@@ -1,0 +1,1 @@
+export { RecipesPage } from './RecipesPage';

@@ -1,0 +1,3 @@
+export { ExercisePage } from './ExercisePage';
+export { SessionPage } from './SessionPage';
+export { TrainingPage } from './TrainingPage';

@@ -1,5 +1,0 @@
-export { BatchesPage } from './BatchesPage';
-export { BatchPage } from './BatchPage';
-export { BottleLabelPage } from './BottleLabelPage';
-export { KeptBatchPage } from './KeptBatchPage';
-export { TonightPage } from './TonightPage';

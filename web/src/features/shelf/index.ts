@@ -1,3 +1,0 @@
-export { AddBottle } from './AddBottle';
-export { ShelfPage } from './ShelfPage';
-export { TastePart } from './TastePart';

@@ -1,2 +1,0 @@
-export { PreparationPage } from './PreparationPage';
-export { StillroomPage } from './StillroomPage';

@@ -1,0 +1,2 @@
+export { StockPage } from './StockPage';
+export { TasteIngredient } from './TasteIngredient';

@@ -1,0 +1,38 @@
+import type { Alternative } from '@/api/types';
+import { useSettings } from '@/hooks/settings';
+import { remainderWords, moveWords } from './swapWords';
+
+export interface AlternativesProps {
+  ways: Alternative[];
+  /** Which of them is in the hand. */
+  chosen: number;
+  ounceMl: number;
+  onChoose: (index: number) => void;
+}
+
+/** Two or three ways to choose between, each a line of pours with what it leaves and what it costs of what the drink is known by. */
+export function AlternativeList({ ways, chosen, ounceMl, onChoose }: AlternativesProps) {
+  const { shown } = useSettings();
+  return (
+    <div role="radiogroup" aria-label="Options" className="flex flex-col gap-2 pb-2">
+      {ways.map(({ title, moves, left, cost }, index) => (
+        <button
+          key={title}
+          type="button"
+          role="radio"
+          aria-checked={index === chosen}
+          tabIndex={index === chosen ? 0 : -1}
+          className={`min-h-11 cursor-pointer rounded-xl border-2 px-3 py-1.5 text-left leading-snug ${index === chosen ? 'border-accent bg-secondary' : 'border-base-300 bg-base-100'}`}
+          onClick={() => onChoose(index)}
+        >
+          <span className="block text-base text-quiet">{title}</span>
+          <span className="block text-xl leading-tight font-semibold">
+            {moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}
+          </span>
+          <span className="block text-base">{remainderWords(left)}</span>
+          {cost && <span className="block text-base text-quiet">{cost}</span>}
+        </button>
+      ))}
+    </div>
+  );
+}

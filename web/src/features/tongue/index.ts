@@ -1,3 +1,0 @@
-export { ExercisePage } from './ExercisePage';
-export { SittingPage } from './SittingPage';
-export { TonguePage } from './TonguePage';

@@ -1,0 +1,112 @@
+import { useState } from 'react';
+
+import type { Fault, TrialEntry } from '@/api/types';
+import { useIsUnreachable } from '@/api/connectivity';
+import { asSentence } from '@/lib/format';
+import type { NameOf } from '@/spec/names';
+import { said, type Flight, type FlightGlass } from './flight';
+import { TastingSheet } from './TastingSheet';
+import type { FlightUnderWay } from './useFlight';
+
+interface Props {
+  flight: Flight;
+  glass: FlightGlass;
+  under: FlightUnderWay;
+  trials: TrialEntry[];
+  trial: TrialEntry;
+  nameOf: NameOf;
+  /** This glass is scored. */
+  onFinish: () => void;
+  keeping: { error: Fault | null; isPending: boolean };
+}
+
+/** The glass that is tasted now, its sheet, and the way on. */
+export function CurrentGlass({ flight, glass, under, trials, trial, nameOf, keeping, onFinish }: Props) {
+  const gone = useIsUnreachable();
+  const [stopping, setStopping] = useState(false);
+  const all = flight.blind
+    ? flight.glasses.flatMap(({ trialId }) => trials.find(({ id }) => id === trialId) ?? [])
+    : [];
+  const stop = () => (flight.glasses.some(({ sheet }) => said(sheet)) ? setStopping(true) : under.end());
+  const more = flight.glasses.some(({ done }, n) => !done && n !== under.at);
+  return (
+    <>
+      {trial.mark === 'hidden' && !flight.blind && (
+        <p role="status" className="panel p-3 text-lg">
+          Trial {trial.number} was hidden in the meantime. Its tasting note is saved all the same.
+        </p>
+      )}
+      <section aria-label="Tasting note" className="panel p-4">
+        <div className="mb-3 flex items-baseline gap-3">
+          <h2 className="grow font-display text-2xl leading-tight font-semibold">
+            {glass.sheet.taster}, {flight.blind ? `glass ${glass.letter}` : `trial ${trial.number}`}
+          </h2>
+          <span className="text-base text-quiet">
+            {under.at + 1} of {flight.glasses.length}
+          </span>
+        </div>
+        <TastingSheet
+          key={under.at}
+          sheet={glass.sheet}
+          pours={loudable(flight.blind ? all : [trial], nameOf)}
+          hasStrength={(flight.blind ? all : [trial]).some(({ has_strength }) => has_strength)}
+          hasEdge={trial.spec.pours.some(({ stage }) => stage === 'rim')}
+          onSay={under.say}
+        />
+      </section>
+      {keeping.isPending && gone && (
+        <p role="alert" className="panel border-warning p-3 text-lg">
+          The server doesn’t answer. Your tasting notes stay here and are sent when it does.
+        </p>
+      )}
+      {keeping.error && (
+        <p role="alert" className="panel border-warning p-3 text-lg">
+          {asSentence(keeping.error.detail)} Nothing is lost: your tasting notes stay here.
+        </p>
+      )}
+      {stopping && <ConfirmStop onGoOn={() => setStopping(false)} onStop={under.end} />}
+      <div className="sticky bottom-(--thumb) flex gap-2 bg-base-200 py-2">
+        {under.at > 0 && (
+          <button type="button" className="btn btn-lg" onClick={under.back}>
+            Previous
+          </button>
+        )}
+        <button type="button" className="btn btn-ghost btn-lg border-base-300" onClick={stop}>
+          Stop
+        </button>
+        <button
+          type="button"
+          className="btn btn-primary btn-lg grow"
+          disabled={!said(glass.sheet) || keeping.isPending}
+          onClick={onFinish}
+        >
+          {more ? 'Next glass' : flight.blind ? 'Finish and reveal' : 'Save tasting note'}
+        </button>
+      </div>
+    </>
+  );
+}
+
+function ConfirmStop({ onGoOn, onStop }: { onGoOn: () => void; onStop: () => void }) {
+  return (
+    <div role="alert" className="panel flex flex-wrap items-center gap-2 border-warning p-3 text-lg">
+      <span className="grow">Your tasting notes aren’t saved yet.</span>
+      <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onGoOn}>
+        Keep tasting
+      </button>
+      <button type="button" className="btn min-h-11 text-base font-normal" onClick={onStop}>
+        Discard them
+      </button>
+    </div>
+  );
+}
+
+/** Pours that may be called too loud. While it is blind, of all the trials together: a list of its own would tell the glass. */
+function loudable(trials: TrialEntry[], nameOf: NameOf) {
+  const slugs = trials.flatMap(({ spec }) =>
+    spec.pours.flatMap(({ ingredient, stage }) =>
+      typeof ingredient === 'string' && stage !== 'rim' && stage !== 'garnish' ? [ingredient] : [],
+    ),
+  );
+  return [...new Set(slugs)].toSorted().map((slug) => ({ slug, name: nameOf(slug) }));
+}
