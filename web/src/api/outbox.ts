@@ -1,4 +1,4 @@
-import { hasKeys, writeStored, readStored, storedKeys } from '@/lib/storage';
+import { hasKeys, readStored, storedKeys, writeStored } from '@/lib';
 import { IDEMPOTENCY_KEY } from './idempotency';
 
 /** A write that found no server, kept in this browser until it is answered; its key lets the server make it once, however often it comes. */

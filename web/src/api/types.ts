@@ -1,6 +1,6 @@
 import type { components, paths } from './schema';
 
-type Schemas = components['schemas'];
+export type Schemas = components['schemas'];
 export type Spec = Schemas['SpecFile'];
 export type PourEntry = Schemas['PourEntry'];
 export type Unit = PourEntry['unit'];

@@ -6,11 +6,10 @@ import { BenchPage } from '@/features/bench';
 import { RecipesPage } from '@/features/recipes';
 import { RouteError } from './RouteError';
 import { HomeRedirect } from './HomeRedirect';
-import { LoadingOrError } from '@/ui/LoadingOrError';
+import { LoadingOrError, MOVED_PATHS } from '@/ui';
 import { Layout } from './Layout';
 import { MovedRedirect } from './MovedRedirect';
 import { NotFound } from './NotFound';
-import { MOVED_PATHS } from '@/ui/sections';
 import { makeQueryClient } from './queryClient';
 import { lazyPage } from './lazyPage';
 

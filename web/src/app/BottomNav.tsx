@@ -2,7 +2,7 @@ import { Ellipsis } from 'lucide-react';
 import { useRef, useState, type ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 
-import { BOTTOM_NAV, sectionOf, SECTIONS } from '@/ui/sections';
+import { BOTTOM_NAV, sectionOf, SECTIONS } from '@/ui';
 
 /** On a phone: four places at the thumb, the others and the switches behind More. */
 export function BottomNav({ switches }: { switches: ReactNode }) {

@@ -1,8 +1,7 @@
 import { Command } from 'cmdk';
 import { useEffect, useRef, useState } from 'react';
 
-import { COMMAND_GROUPS, currentCommands } from '@/hooks/commands';
-import { shownKey } from '@/hooks/keys';
+import { COMMAND_GROUPS, currentCommands, shownKey } from '@/hooks';
 
 interface Props {
   onClose: () => void;

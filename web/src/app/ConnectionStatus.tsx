@@ -1,6 +1,6 @@
 import { CloudOff } from 'lucide-react';
 
-import { useIsUnreachable } from '@/api/connectivity';
+import { useIsUnreachable } from '@/api';
 
 /** Told quietly on every page while the server doesn't answer. */
 export function ConnectionStatus() {

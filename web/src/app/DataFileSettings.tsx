@@ -1,16 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import { dataFileQuery } from '@/api/queries/system';
-import { plainNumber } from '@/lib/format';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { dataFileQuery, useBackUp } from '@/api';
+import { plainNumber } from '@/lib';
+import { Button, ErrorMessage } from '@/ui';
 
 /** Where the house lives, when it was copied last, and a press that copies it now. */
 export function DataFileSettings() {
   const { data: file } = useQuery(dataFileQuery());
   const [text, setText] = useState('');
-  const copy = api.useMutation('post', '/api/copies');
+  const copy = useBackUp();
   if (!file) return null;
   const when = file.last_copy_at
     ? new Date(file.last_copy_at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
@@ -34,22 +33,13 @@ export function DataFileSettings() {
         day: the last seven days are saved, and one a month.
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <button
-          type="button"
-          className="btn min-h-11 text-base"
-          disabled={copy.isPending}
-          onClick={() => copy.mutate({}, { onSuccess: () => setText('Copy made.') })}
-        >
+        <Button disabled={copy.isPending} onClick={() => copy.mutate({}, { onSuccess: () => setText('Copy made.') })}>
           Make a copy now
-        </button>
+        </Button>
         {file.copies_folder && (
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
-            onClick={() => void toClipboard(file.copies_folder)}
-          >
+          <Button look="outline" onClick={() => void toClipboard(file.copies_folder)}>
             Copy the folder’s path
-          </button>
+          </Button>
         )}
         <span role="status">{text}</span>
       </div>

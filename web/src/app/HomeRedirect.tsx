@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Navigate } from 'react-router';
 
-import { drinkQuery, newestQuery } from '@/api/queries/drinks';
-import { useSettings } from '@/hooks/settings';
-import { LoadingOrError } from '@/ui/LoadingOrError';
+import { drinkQuery, newestQuery } from '@/api';
+import { useSettings } from '@/hooks';
+import { LoadingOrError } from '@/ui';
 
 /** The app opens on the bench with the drink that lay there last, or on the book while there is none. */
 export function HomeRedirect() {

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Outlet } from 'react-router';
 
-import { useMediaQuery } from '@/hooks/useMediaQuery';
-import { HeaderSlot } from '@/ui/headerSlot';
+import { useMediaQuery } from '@/hooks';
+import { HeaderSlot } from '@/ui';
 import { SideNav } from './SideNav';
 import { ConnectionStatus } from './ConnectionStatus';
 import { BottomNav } from './BottomNav';

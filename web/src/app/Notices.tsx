@@ -1,15 +1,20 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 
-import { api, client, unwrap } from '@/api/client';
-import type { Unreadable } from '@/api/types';
-import { isStillRetryable, abandonedWrites, forgetWrite, OWN_TURN_MS, resend, type UnsentWrite } from '@/api/outbox';
-import { connectivity } from '@/api/connectivity';
-import { asSentence } from '@/lib/format';
-import { writeStored, readStored } from '@/lib/storage';
-import { Dialog } from '@/ui/Dialog';
-import { Notice } from '@/ui/Notice';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import {
+  abandonedWrites,
+  api,
+  connectivity,
+  deleteUnreadable,
+  forgetWrite,
+  isStillRetryable,
+  otherAddresses,
+  OWN_TURN_MS,
+  resend,
+} from '@/api';
+import type { Unreadable, UnsentWrite } from '@/api';
+import { asSentence, readStored, writeStored } from '@/lib';
+import { Button, Dialog, ErrorMessage, Notice } from '@/ui';
 
 /** What has to be said on every page, once there is something: what another window left, what can’t be read, where else the house was open. */
 export function Notices() {
@@ -67,9 +72,7 @@ function AbandonedWrites() {
     <>
       {sent.written > 0 && (
         <Notice quiet text={`${many} waiting in this browser ${sent.written === 1 ? 'is' : 'are'} saved now.`}>
-          <button type="button" className="btn" onClick={() => setSent({ ...sent, written: 0 })}>
-            OK
-          </button>
+          <Button onClick={() => setSent({ ...sent, written: 0 })}>OK</Button>
         </Notice>
       )}
       {sent.refused.map(({ kept, why }) => (
@@ -78,26 +81,14 @@ function AbandonedWrites() {
             <summary className="cursor-pointer">The change</summary>
             <pre className="overflow-auto text-sm whitespace-pre-wrap">{`${kept.path}\n${kept.body}`}</pre>
           </details>
-          <button
-            type="button"
-            className="btn"
-            onClick={() => setSent({ ...sent, refused: sent.refused.filter((item) => item.kept !== kept) })}
-          >
+          <Button onClick={() => setSent({ ...sent, refused: sent.refused.filter((item) => item.kept !== kept) })}>
             Discard it
-          </button>
+          </Button>
         </Notice>
       ))}
     </>
   );
 }
-
-const TAKEN_OUT = {
-  lot: (id: string) => client.DELETE('/api/lots/{lot_id}', { params: { path: { lot_id: Number(id) } } }),
-  batch: (id: string) => client.DELETE('/api/batches/{batch_id}', { params: { path: { batch_id: Number(id) } } }),
-  preparation: (slug: string) => client.DELETE('/api/preparations/{slug}', { params: { path: { slug } } }),
-  evening: () => client.DELETE('/api/evening', {}),
-  drink: () => Promise.resolve(),
-} as const;
 
 /** What is kept and can’t be read: shown with its text, to be set right or taken out. */
 function UnreadableRows() {
@@ -107,9 +98,9 @@ function UnreadableRows() {
   const words = found.length === 1 ? 'One saved item' : `${String(found.length)} saved items`;
   return (
     <Notice text={`${words} can’t be read, so no list shows ${found.length === 1 ? 'it' : 'them'}.`}>
-      <button type="button" className="btn btn-primary" onClick={() => setOpen(true)}>
+      <Button look="primary" onClick={() => setOpen(true)}>
         Show {found.length === 1 ? 'it' : 'them'}
-      </button>
+      </Button>
       {open && (
         <Dialog wide heading="Unreadable items" onClose={() => setOpen(false)}>
           <ul className="flex flex-col gap-3">
@@ -128,7 +119,7 @@ function UnreadableLine({ told }: { told: Unreadable }) {
   const [fault, setFault] = useState<{ detail: string } | null>(null);
   const takeOut = async () => {
     try {
-      await TAKEN_OUT[told.kind](told.known_by);
+      await deleteUnreadable(told);
       await cache.invalidateQueries();
     } catch (refused) {
       setFault(refused as { detail: string });
@@ -145,9 +136,9 @@ function UnreadableLine({ told }: { told: Unreadable }) {
         <pre className="overflow-auto text-sm whitespace-pre-wrap">{told.text}</pre>
       </details>
       {told.removable && (
-        <button type="button" className="btn self-start text-base font-normal" onClick={() => void takeOut()}>
+        <Button className="self-start font-normal" onClick={() => void takeOut()}>
           Delete
-        </button>
+        </Button>
       )}
       <ErrorMessage fault={fault} className="text-error" />
     </li>
@@ -163,9 +154,9 @@ function OpenElsewhereNotice() {
   const [addresses, setAddresses] = useState<string[]>([]);
   useEffect(() => {
     const ask = async () => {
-      const { elsewhere } = unwrap(await client.POST('/api/opened', {}));
+      const elsewhere = await otherAddresses();
       const seen = readStored(OPEN_ELSEWHERE_SEEN, isList) ?? [];
-      setAddresses(elsewhere.map(({ address }) => address).filter((text) => !seen.includes(text)));
+      setAddresses(elsewhere.filter((text) => !seen.includes(text)));
     };
     // A device that may only look is refused: it left nothing anywhere.
     ask().catch(() => undefined);
@@ -177,16 +168,15 @@ function OpenElsewhereNotice() {
       <a className="btn" href={address}>
         Open it
       </a>
-      <button
-        type="button"
-        className="btn btn-primary"
+      <Button
+        look="primary"
         onClick={() => {
           writeStored(OPEN_ELSEWHERE_SEEN, [...(readStored(OPEN_ELSEWHERE_SEEN, isList) ?? []), address]);
           setAddresses(addresses.slice(1));
         }}
       >
         Nothing is unsaved there
-      </button>
+      </Button>
     </Notice>
   );
 }

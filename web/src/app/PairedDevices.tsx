@@ -1,16 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 
-import { api } from '@/api/client';
-import type { Sharing as SharingTold } from '@/api/types';
-import { sharingQuery } from '@/api/queries/system';
-import { dayText } from '@/lib/format';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Sharing as SharingTold, sharingQuery, useForgetDevice, useForgetTries } from '@/api';
+import { dayText } from '@/lib';
+import { Button, ErrorMessage } from '@/ui';
 
 /** How a phone is let in, and which devices were; each can be forgotten. */
 export function PairedDevices() {
   const { data: sharing } = useQuery(sharingQuery());
-  const forget = api.useMutation('delete', '/api/sharing/devices/{device_id}');
-  const letTry = api.useMutation('post', '/api/sharing/tries/forget');
+  const forget = useForgetDevice();
+  const letTry = useForgetTries();
   if (!sharing) return null;
   return (
     <section aria-labelledby="sharing-heading" className="border-t border-base-300 pt-3">
@@ -23,9 +21,7 @@ export function PairedDevices() {
           <span>
             Too many wrong codes. The next phone can try again in {Math.ceil(sharing.waits_s)} s. Were they yours?
           </span>
-          <button type="button" className="btn min-h-11" onClick={() => letTry.mutate({})}>
-            Allow it now
-          </button>
+          <Button onClick={() => letTry.mutate({})}>Allow it now</Button>
         </p>
       )}
       <div className="mt-2 grid gap-4 md:grid-cols-2">
@@ -44,14 +40,12 @@ export function PairedDevices() {
                   {may_write ? 'can edit' : 'view only'}, connected {dayText(paired_at)}
                 </span>
               </span>
-              <button
-                type="button"
-                className="btn min-h-11"
+              <Button
                 aria-label={`Disconnect ${name}`}
                 onClick={() => forget.mutate({ params: { path: { device_id: id } } })}
               >
                 Disconnect
-              </button>
+              </Button>
             </li>
           ))}
         </ul>

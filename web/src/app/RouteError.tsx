@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
 import { useRouteError } from 'react-router';
 
-import { connectivity, useIsUnreachable } from '@/api/connectivity';
+import { connectivity, useIsUnreachable } from '@/api';
 import { PageLoadError } from './lazyPage';
-import { ServerUnreachable, LoadingOrError } from '@/ui/LoadingOrError';
+import { LoadingOrError, ServerUnreachable } from '@/ui';
 
 /** A room that didn't come, or a fault of the app itself. What isn't saved yet is kept in this browser; starting again loses nothing. */
 export function RouteError() {

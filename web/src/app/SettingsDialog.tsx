@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 
-import { devicesQuery } from '@/api/queries/rules';
-import { changeSettings, useSettings, type Country, type Settings } from '@/hooks/settings';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { Dialog } from '@/ui/Dialog';
+import { devicesQuery } from '@/api';
+import { changeSettings, type Country, type Settings, useSettings } from '@/hooks';
+import { ChoiceChips, Dialog } from '@/ui';
 import { DataFileSettings } from './DataFileSettings';
 import { PairedDevices } from './PairedDevices';
 

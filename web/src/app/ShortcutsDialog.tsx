@@ -1,5 +1,5 @@
-import { Dialog } from '@/ui/Dialog';
-import { KEYS, KEY_GROUPS, shownKey, type KeyName } from '@/hooks/keys';
+import { Dialog } from '@/ui';
+import { KEY_GROUPS, type KeyName, KEYS, shownKey } from '@/hooks';
 
 const NAMES = Object.keys(KEYS) as KeyName[];
 

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 
-import { sectionOf, SECTIONS } from '@/ui/sections';
+import { sectionOf, SECTIONS } from '@/ui';
 
 /** The six places down the left side, each a sign with its word under it; below them what is switched on every page. */
 export function SideNav({ switches }: { switches: ReactNode }) {

@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react';
 
-import { connectivity } from '@/api/connectivity';
+import { connectivity } from '@/api';
 
 /** A room whose script didn't come. */
 export class PageLoadError extends Error {}

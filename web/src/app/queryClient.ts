@@ -1,20 +1,6 @@
 import { MutationCache, notifyManager, QueryClient } from '@tanstack/react-query';
 
-import { queryHash } from '@/api/queryHash';
-import { connectivity } from '@/api/connectivity';
-
-/** What is asked by a press and writes nothing. */
-const ASKS = new Set<unknown>([
-  '/api/mend',
-  '/api/size',
-  '/api/devices/{device}/read',
-  '/api/cross',
-  '/api/lots/{lot_id}/read/{device}',
-  '/api/titration',
-  '/api/prepare/scaled',
-  '/api/adjust/brix',
-  '/api/adjust/acid',
-]);
+import { connectivity, queryHash } from '@/api';
 
 // Answers are drawn in the task in which they come: a hand waits for them.
 notifyManager.setScheduler(queueMicrotask);
@@ -29,7 +15,7 @@ export function makeQueryClient(): QueryClient {
     },
     mutationCache: new MutationCache({
       onSuccess: (_data, _asked, _context, { options }) => {
-        if (!ASKS.has(options.mutationKey?.[1])) void readAnew(queryClient);
+        if (options.meta?.writes !== false) void readAnew(queryClient);
       },
     }),
   });

@@ -2,15 +2,12 @@ import { Command as CommandSign, Moon, Settings2, Sun, type LucideIcon } from 'l
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 
-import { changeSettings, useSettings } from '@/hooks/settings';
-import { useCommands, type PaletteCommand } from '@/hooks/commands';
-import { shownKey } from '@/hooks/keys';
+import { changeSettings, type PaletteCommand, shownKey, useCommands, useHotkeys, useSettings } from '@/hooks';
 import { ShortcutsDialog } from './ShortcutsDialog';
 import { CommandPalette } from './CommandPalette';
-import { SECTIONS } from '@/ui/sections';
+import { SECTIONS } from '@/ui';
 import { NAV_ITEM } from './SideNav';
 import { SettingsDialog } from './SettingsDialog';
-import { useHotkeys } from '@/hooks/useHotkeys';
 
 type Open = 'palette' | 'settings' | 'keys' | null;
 

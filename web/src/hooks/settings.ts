@@ -1,8 +1,7 @@
 import { useCallback, useSyncExternalStore } from 'react';
 
 import type { StepsRequest, Assumptions } from '@/api/types';
-import { withVolumes, type Shown } from '@/lib/format';
-import { hasKeys, writeStored, readStored, writeStoredText, mergeStored } from '@/lib/storage';
+import { hasKeys, mergeStored, readStored, type Shown, withVolumes, writeStored, writeStoredText } from '@/lib';
 
 /** What a swap or a rebalancing goes for, as far as the person has chosen. */
 export interface SwapTarget {

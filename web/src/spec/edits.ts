@@ -1,4 +1,4 @@
-import type { Ingredient, NewPour, PourEntry, Spec } from '@/api/types';
+import type { Ingredient, NewPour, PourEntry, Spec } from '@/api';
 
 /** By what a pour keeps its lock while others come and go. */
 export function lockKey(pour: PourEntry): string {

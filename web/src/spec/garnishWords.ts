@@ -1,4 +1,4 @@
-import type { Garnish, Spec } from '@/api/types';
+import type { Garnish, Spec } from '@/api';
 
 type GarnishEntry = Spec['serve']['garnish'][number];
 

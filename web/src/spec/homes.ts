@@ -1,4 +1,4 @@
-import type { Family, Forecast } from '@/api/types';
+import type { Family, Forecast } from '@/api';
 
 /** The home that a drink is held against: its family's, or that of the branch which is told with its place. */
 export function homeOf(

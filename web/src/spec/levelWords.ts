@@ -1,5 +1,5 @@
-import type { Ingredient } from '@/api/types';
-import { gramsText, plainNumber } from '@/lib/format';
+import type { Ingredient } from '@/api';
+import { gramsText, plainNumber } from '@/lib';
 
 type Levels = Pick<Ingredient, 'abv' | 'sugar' | 'acid'>;
 

@@ -1,4 +1,4 @@
-import type { Rules, Spec } from '@/api/types';
+import type { Rules, Spec } from '@/api';
 
 type Method = Spec['method'];
 

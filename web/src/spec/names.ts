@@ -1,4 +1,4 @@
-import type { Ingredient, PourEntry } from '@/api/types';
+import type { Ingredient, PourEntry } from '@/api';
 
 /** What an ingredient of a pour is called; a slug that the larder doesn't know stays as it is. */
 export type NameOf = (ingredient: PourEntry['ingredient']) => string;

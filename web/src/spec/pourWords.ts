@@ -1,5 +1,5 @@
-import type { PourEntry } from '@/api/types';
-import { shownAmount, type Shown } from '@/lib/format';
+import type { PourEntry } from '@/api';
+import { type Shown, shownAmount } from '@/lib';
 import type { NameOf } from './names';
 
 /** "22.5 ml": an amount as it is shown. */

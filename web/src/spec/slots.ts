@@ -1,4 +1,4 @@
-import type { PourEntry } from '@/api/types';
+import type { PourEntry } from '@/api';
 
 /** What each ingredient does in the drink, as a bar says it. */
 export const SLOT_NAMES: Record<NonNullable<PourEntry['slot']>, string> = {

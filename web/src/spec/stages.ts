@@ -1,4 +1,4 @@
-import type { PourEntry } from '@/api/types';
+import type { PourEntry } from '@/api';
 
 export type Stage = PourEntry['stage'];
 

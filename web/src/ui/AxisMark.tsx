@@ -1,4 +1,4 @@
-import type { AxisName } from '@/lib/format';
+import type { AxisName } from '@/lib';
 
 interface Props {
   axis: AxisName;

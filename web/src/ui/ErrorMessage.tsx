@@ -1,5 +1,5 @@
-import type { Fault } from '@/api/types';
-import { asSentence } from '@/lib/format';
+import type { Fault } from '@/api';
+import { asSentence } from '@/lib';
 
 /** Why something was refused, as a sentence; nothing where it wasn’t. */
 export function ErrorMessage({

@@ -1,4 +1,4 @@
-import { AXIS_UNITS, levelText, withUnit, type AxisName } from '@/lib/format';
+import { AXIS_UNITS, type AxisName, levelText, withUnit } from '@/lib';
 import { AxisMark } from './AxisMark';
 
 const UNITS: Record<AxisName, string> = { sugar: ' g', acid: ' g', abv: '%' };

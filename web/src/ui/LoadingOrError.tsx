@@ -1,9 +1,9 @@
+import { Button } from './Button';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 
-import type { Fault } from '@/api/types';
-import { useIsUnreachable } from '@/api/connectivity';
-import { asSentence } from '@/lib/format';
+import { type Fault, useIsUnreachable } from '@/api';
+import { asSentence } from '@/lib';
 
 interface Props {
   /** What went wrong, if something did. */
@@ -38,9 +38,9 @@ export function ServerUnreachable() {
       heading="No answer from the server"
       words="This page opens as soon as Oenomel answers. Anything unsaved is safe in this browser."
     >
-      <button type="button" className="btn btn-primary mt-6 min-h-11" onClick={() => void navigate(-1)}>
+      <Button look="primary" className="mt-6" onClick={() => void navigate(-1)}>
         Back
-      </button>
+      </Button>
     </Message>
   );
 }

@@ -1,6 +1,6 @@
 import { useId, useState, type InputHTMLAttributes, type ReactNode } from 'react';
 
-import { notANumber, parseNumber } from '@/lib/numbers';
+import { notANumber, parseNumber } from '@/lib';
 
 interface FieldProps {
   label: string;

@@ -1,3 +1,4 @@
+import { Button } from './Button';
 import { Printer } from 'lucide-react';
 import type { ReactNode } from 'react';
 
@@ -19,9 +20,9 @@ export function PrintPage({ title, html, children }: Props) {
       <div className="print:hidden">
         <PageHeader
           actions={
-            <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
+            <Button look="primary" className="gap-2" onClick={() => window.print()}>
               <Printer size={20} aria-hidden /> Print
-            </button>
+            </Button>
           }
         >
           {title && <h1 className="font-display text-2xl leading-tight font-semibold">{title}</h1>}

@@ -1,6 +1,6 @@
-import { CHANGED_ELSEWHERE } from '@/api/client';
-import type { Fault } from '@/api/types';
-import { asSentence } from '@/lib/format';
+import { Button } from './Button';
+import { CHANGED_ELSEWHERE, type Fault } from '@/api';
+import { asSentence } from '@/lib';
 import { ErrorMessage } from './ErrorMessage';
 
 interface Props {
@@ -18,12 +18,10 @@ export function WriteConflict({ fault, onTheirs, onMine, className = '' }: Props
   return (
     <div role="alert" className={`flex flex-wrap items-center gap-2 rounded-xl border border-warning p-3 ${className}`}>
       <p className="min-w-60 grow">{asSentence(fault.detail)}</p>
-      <button type="button" className="btn min-h-11 text-base" onClick={onTheirs}>
-        Use the other version
-      </button>
-      <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onMine}>
+      <Button onClick={onTheirs}>Use the other version</Button>
+      <Button look="primary" onClick={onMine}>
         Keep mine
-      </button>
+      </Button>
     </div>
   );
 }

@@ -3,8 +3,7 @@ import { useCallback, useMemo, useState } from 'react';
 
 import { api, client, unwrap } from '../client';
 import type { Amount, Spec, Assumptions, Unit } from '../types';
-import { useSwapTarget, useSettings, type Settings, type MethodDefaults } from '@/hooks/settings';
-import { useDebouncedValue } from '@/hooks/useDebouncedValue';
+import { type MethodDefaults, type Settings, useDebouncedValue, useSettings, useSwapTarget } from '@/hooks';
 
 const KEPT = { staleTime: 60_000, gcTime: 60_000 };
 const FOLLOWS = { placeholderData: keepPreviousData, ...KEPT };

@@ -2,7 +2,7 @@ import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query'
 
 import { api } from '../client';
 import type { RebalanceRequest, Assumptions, Swaps, SwapsRequest } from '../types';
-import { useSettings } from '@/hooks/settings';
+import { useSettings } from '@/hooks';
 import { linesOf } from '../ndjson';
 
 /** A board as far as it has come; `done` when every offer was searched. */

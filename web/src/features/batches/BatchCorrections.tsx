@@ -1,14 +1,10 @@
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { Correction, Corrections, SavedBatch } from '@/api/types';
-import { AXIS_NAMES, levelText, plainNumber, type AxisName } from '@/lib/format';
-import { useWithVolumes } from '@/hooks/settings';
-import { AxisMark } from '@/ui/AxisMark';
-import { NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { useAddToBatch, useCorrectBatch, useSaveBatchReading } from '@/api';
+import type { Correction, Corrections, SavedBatch } from '@/api';
+import { AXIS_NAMES, type AxisName, levelText, plainNumber } from '@/lib';
+import { useWithVolumes } from '@/hooks';
+import { AxisMark, Disclosure, ErrorMessage, NumberField, Select } from '@/ui';
 
 const TASTE_WORDS: [AxisName, [number, string][]][] = [
   [
@@ -56,9 +52,9 @@ export function BatchCorrections({ batch }: { batch: SavedBatch }) {
   const path = { batch_id: id };
   const [said, setSaid] = useState<TastedOff>({});
   const [found, setFound] = useState<Corrections | null>(null);
-  const asking = api.useMutation('post', '/api/batches/{batch_id}/corrections');
-  const reading = api.useMutation('post', '/api/batches/{batch_id}/readings');
-  const adding = api.useMutation('post', '/api/batches/{batch_id}/additions');
+  const asking = useCorrectBatch();
+  const reading = useSaveBatchReading();
+  const adding = useAddToBatch();
   const tell = { onSuccess: setFound, onError: () => setFound(null) };
   const say = (axis: AxisName, value: number) => {
     const next = { ...said, [axis]: value };

@@ -1,14 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 
-import type { DrinkDetail, PouredTrial } from '@/api/types';
-import { drinkQuery } from '@/api/queries/drinks';
-import { batchQuery, pouredTrialQuery } from '@/api/queries/batches';
-import { useSettings } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { batchQuery, type DrinkDetail, drinkQuery, type PouredTrial, pouredTrialQuery } from '@/api';
+import { useDocumentTitle, useSettings } from '@/hooks';
+import { ErrorMessage, LoadingOrError, PageHeader } from '@/ui';
 import { BatchSettings } from './BatchSettings';
 import { FillingOrder } from './FillingOrder';
 import { SaveBatch } from './SaveBatch';

@@ -1,8 +1,7 @@
-import type { Batch } from '@/api/types';
-import { capital, degreesText, levelText, plainNumber, volumeText, type AxisName } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { AxisMark } from '@/ui/AxisMark';
-import { Disclosure } from '@/ui/Disclosure';
+import type { Batch } from '@/api';
+import { type AxisName, capital, degreesText, levelText, plainNumber, volumeText } from '@/lib';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { AxisMark, Disclosure } from '@/ui';
 import { ShoppingList } from './ShoppingList';
 
 const AXES: [AxisName, string, string, string][] = [

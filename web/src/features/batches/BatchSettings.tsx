@@ -1,14 +1,9 @@
 import { Minus, Plus } from 'lucide-react';
 
-import type { Spec } from '@/api/types';
-import { larderQuery } from '@/api/queries/larder';
-import { lotsQuery } from '@/api/queries/lots';
-import { plainNumber } from '@/lib/format';
+import { larderQuery, lotsQuery, type Spec } from '@/api';
+import { plainNumber } from '@/lib';
 import { useQuery } from '@tanstack/react-query';
-import { Checkbox } from '@/ui/Checkbox';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
+import { Button, Checkbox, ChoiceChips, Disclosure, NumberField } from '@/ui';
 import { COLD_STORAGE, CONTAINERS, SERVICE_STYLES, type ColdStorage } from './serviceStyles';
 import type { BatchRequest } from './useBatchRequest';
 
@@ -120,13 +115,9 @@ function ContainerChoice({ wish: { container, serves }, onChange }: Omit<Props, 
         />
       </div>
       {container !== null && serves !== null && (
-        <button
-          type="button"
-          className="btn mt-2 min-h-11 text-base font-normal"
-          onClick={() => onChange({ serves: null })}
-        >
+        <Button className="mt-2 font-normal" onClick={() => onChange({ serves: null })}>
           Fill the container
-        </button>
+        </Button>
       )}
     </div>
   );

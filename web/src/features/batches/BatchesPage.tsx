@@ -1,17 +1,12 @@
-import { useWithVolumes } from '@/hooks/settings';
+import { useDocumentTitle, useWithVolumes } from '@/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { BottleWine } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import type { SavedBatchSummary } from '@/api/types';
-import { newestQuery } from '@/api/queries/drinks';
-import { batchesQuery } from '@/api/queries/batches';
-import { dayText, plainNumber } from '@/lib/format';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { Checkbox } from '@/ui/Checkbox';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { batchesQuery, newestQuery, type SavedBatchSummary } from '@/api';
+import { dayText, plainNumber } from '@/lib';
+import { Checkbox, LoadingOrError, PageHeader } from '@/ui';
 import { BottleDrawing } from './BottleDrawing';
 import { serviceName } from './serviceStyles';
 

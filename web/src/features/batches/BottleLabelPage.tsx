@@ -2,11 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 
-import { savedBatchQuery } from '@/api/queries/batches';
-import { dayText, plainNumber } from '@/lib/format';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { savedBatchQuery } from '@/api';
+import { dayText, plainNumber } from '@/lib';
+import { Button, LoadingOrError, PageHeader } from '@/ui';
+import { useDocumentTitle } from '@/hooks';
 
 /** What is stuck on the bottle: name, made, use by, strength, how it is served, what it contains. */
 export function BottleLabelPage() {
@@ -22,9 +21,9 @@ export function BottleLabelPage() {
       <div className="print:hidden">
         <PageHeader
           actions={
-            <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
+            <Button look="primary" className="gap-2" onClick={() => window.print()}>
               <Printer size={20} aria-hidden /> Print
-            </button>
+            </Button>
           }
         >
           <h1 className="font-display text-2xl leading-tight font-semibold">

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 
-import type { Batch } from '@/api/types';
-import { plainNumber, shownAmount, volumeText } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { AxisMark } from '@/ui/AxisMark';
+import type { Batch } from '@/api';
+import { plainNumber, shownAmount, volumeText } from '@/lib';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { Button, AxisMark } from '@/ui';
 import { BottleDrawing } from './BottleDrawing';
 import type { BatchRequest } from './useBatchRequest';
 
@@ -36,20 +36,12 @@ export function FillingOrder({ batch, wish, onChange }: Props) {
         <div role="alert" className="flex flex-col items-start gap-2 rounded-xl bg-secondary p-3 text-lg">
           <p className="font-semibold">{inUnit(fit.words)}</p>
           <div className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              className="btn btn-primary min-h-11 text-base"
-              onClick={() => onChange({ serves: null, container: container_ml })}
-            >
+            <Button look="primary" onClick={() => onChange({ serves: null, container: container_ml })}>
               Make as much as fits
-            </button>
-            <button
-              type="button"
-              className="btn min-h-11 text-base"
-              onClick={() => onChange({ container: null, serves: wish.serves ?? Math.floor(batch.serves) })}
-            >
+            </Button>
+            <Button onClick={() => onChange({ container: null, serves: wish.serves ?? Math.floor(batch.serves) })}>
               Use a larger one
-            </button>
+            </Button>
           </div>
         </div>
       )}

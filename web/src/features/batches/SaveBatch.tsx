@@ -2,17 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Batch, DrinkDetail, SavedBatchSummary, Spec } from '@/api/types';
-import { batchesQuery } from '@/api/queries/batches';
-import { plainNumber } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { Checkbox } from '@/ui/Checkbox';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
-import { TextField } from '@/ui/TextField';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Batch, batchesQuery, type DrinkDetail, type SavedBatchSummary, type Spec, useSaveBatch } from '@/api';
+import { plainNumber } from '@/lib';
+import { useSettings } from '@/hooks';
+import { Button, Checkbox, Disclosure, ErrorMessage, FormField, NumberField, Select, TextField } from '@/ui';
 import { batchEntry, type BatchRequest } from './useBatchRequest';
 
 interface Props {
@@ -26,7 +19,7 @@ interface Props {
 export function SaveBatch({ drink, spec, wish, batch }: Props) {
   const { supposed: query } = useSettings();
   const navigate = useNavigate();
-  const make = api.useMutation('post', '/api/batches');
+  const make = useSaveBatch();
   const [name, setName] = useState('');
   const [maker, setMaker] = useState('');
   const [older, setOlder] = useState<Older | null>(null);
@@ -42,9 +35,10 @@ export function SaveBatch({ drink, spec, wish, batch }: Props) {
         <PouredOtherwise batch={batch} otherwise={otherwise} onChange={setOtherwise} />
       </Disclosure>
       <OlderBatch olders={olders} older={older} wood={wood} onOlder={setOlder} onWood={setWood} />
-      <button
-        type="button"
-        className="btn btn-accent btn-lg self-start"
+      <Button
+        look="accent"
+        large
+        className="self-start"
         disabled={make.isPending}
         onClick={() =>
           make.mutate(
@@ -68,7 +62,7 @@ export function SaveBatch({ drink, spec, wish, batch }: Props) {
         }
       >
         {batch.fit.fits ? 'Save batch' : 'Save batch in a larger container'}
-      </button>
+      </Button>
       <ErrorMessage fault={make.error} className="text-error" />
     </section>
   );

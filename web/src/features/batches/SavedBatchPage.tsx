@@ -1,19 +1,19 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 
-import { api } from '@/api/client';
-import type { SavedBatch } from '@/api/types';
-import { savedBatchQuery } from '@/api/queries/batches';
-import { AXIS_UNITS, dayText, levelText, plainNumber, withUnit, type AxisName } from '@/lib/format';
-import { useWithVolumes } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { AxisMark } from '@/ui/AxisMark';
-import { NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
-import { WriteConflict } from '@/ui/WriteConflict';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type SavedBatch, savedBatchQuery, useChangeBatch, useServeBatch } from '@/api';
+import { AXIS_UNITS, type AxisName, dayText, levelText, plainNumber, withUnit } from '@/lib';
+import { useDocumentTitle, useWithVolumes } from '@/hooks';
+import {
+  Button,
+  AxisMark,
+  Disclosure,
+  ErrorMessage,
+  LoadingOrError,
+  NumberField,
+  PageHeader,
+  WriteConflict,
+} from '@/ui';
 import { BottleDrawing } from './BottleDrawing';
 import { BatchCorrections } from './BatchCorrections';
 import { SoleraShares } from './SoleraShares';
@@ -69,7 +69,7 @@ function RemainingVolume({ batch }: { batch: SavedBatch }) {
   const inUnit = useWithVolumes();
   const { id, left_ml, volume_ml, serves_left, serve_ml, use_by, past, used_up_at, label, note } = batch;
   const path = { batch_id: id };
-  const serve = api.useMutation('post', '/api/batches/{batch_id}/served');
+  const serve = useServeBatch();
   const pour = (serves: number) => serve.mutate({ params: { path }, body: { serves } });
   return (
     <section aria-label="Amount left" className="panel flex flex-col gap-3 p-4">
@@ -132,7 +132,7 @@ function RemainingVolume({ batch }: { batch: SavedBatch }) {
 function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: SavedBatch }) {
   const path = { batch_id: id };
   const cache = useQueryClient();
-  const change = api.useMutation('patch', '/api/batches/{batch_id}');
+  const change = useChangeBatch();
   return (
     <Disclosure title="Correct the amount left">
       <div className="flex items-center gap-2 pt-1 text-base">
@@ -146,13 +146,12 @@ function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: Sa
           }
         />
         ml left
-        <button
-          type="button"
-          className="btn min-h-11 text-base font-normal"
+        <Button
+          className="font-normal"
           onClick={() => change.mutate({ params: { path }, body: { used_up: !used_up_at } })}
         >
           {used_up_at ? 'Not finished after all' : 'Finished'}
-        </button>
+        </Button>
       </div>
       <WriteConflict
         fault={change.error}

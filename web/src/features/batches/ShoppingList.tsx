@@ -1,5 +1,5 @@
-import type { ShoppingItem } from '@/api/types';
-import { useWithVolumes } from '@/hooks/settings';
+import type { ShoppingItem } from '@/api';
+import { useWithVolumes } from '@/hooks';
 
 interface Props {
   lines: ShoppingItem[];

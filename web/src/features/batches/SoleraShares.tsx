@@ -1,8 +1,8 @@
-import { useWithVolumes } from '@/hooks/settings';
+import { useWithVolumes } from '@/hooks';
 import { Link } from 'react-router';
 
-import type { SavedBatch } from '@/api/types';
-import { dayText, plainNumber } from '@/lib/format';
+import type { SavedBatch } from '@/api';
+import { dayText, plainNumber } from '@/lib';
 
 /** Whose share is in the bottle: a line of fillings, the newest first, each as wide as its share. */
 export function SoleraShares({ batch }: { batch: SavedBatch }) {

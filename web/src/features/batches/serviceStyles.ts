@@ -1,4 +1,4 @@
-import type { BatchEntry, Service } from '@/api/types';
+import type { BatchEntry, Service } from '@/api';
 
 /** How a batch is served, as it is said, and what that means for the bottle. */
 export const SERVICE_STYLES: readonly (readonly [Service, string, string])[] = [

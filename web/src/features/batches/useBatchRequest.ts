@@ -1,6 +1,6 @@
 import { useSearchParams } from 'react-router';
 
-import type { BatchEntry, Spec } from '@/api/types';
+import type { BatchEntry, Spec } from '@/api';
 import { COLD_STORAGE, SERVICE_STYLES, type ColdStorage } from './serviceStyles';
 
 /** What is asked of a batch, as it stands in the address: shared, reloaded and gone back to as it is. */

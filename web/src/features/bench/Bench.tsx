@@ -1,5 +1,5 @@
-import type { DrinkDetail, Family, Ingredient } from '@/api/types';
-import { AfterPaint } from '@/ui/AfterPaint';
+import type { DrinkDetail, Family, Ingredient } from '@/api';
+import { AfterPaint } from '@/ui';
 import { BenchDialogs } from './BenchDialogs';
 import { BenchHeader } from './BenchHeader';
 import { BalanceField, FigureSentences } from './field';

@@ -2,10 +2,9 @@ import { BottleWine, Download, Redo2, Undo2 } from 'lucide-react';
 import { memo } from 'react';
 import { useNavigate } from 'react-router';
 
-import type { DrinkDetail, Trial } from '@/api/types';
-import { shownKey } from '@/hooks/keys';
-import { PageHeader } from '@/ui/PageHeader';
-import { IconButton } from '@/ui/IconButton';
+import type { DrinkDetail, Trial } from '@/api';
+import { shownKey } from '@/hooks';
+import { Button, IconButton, PageHeader } from '@/ui';
 import { useBenchActions } from './benchActions';
 import { type Autosave } from '@/features/draft';
 import { DrinkTitle } from './save';
@@ -59,14 +58,14 @@ const HeaderControls = memo(function HeaderControls({
             onClick={() => void navigate(`/service/batch/${drink.id}`)}
           />
           <IconButton icon={Download} label="Export" word onClick={() => hand?.along()} />
-          <button
-            type="button"
-            className="btn btn-primary min-h-11 px-3.5 text-base"
+          <Button
+            look="primary"
+            className="px-3.5"
             title={`Save as a trial (${shownKey('keep')})`}
             onClick={() => hand?.keep()}
           >
             Save trial
-          </button>
+          </Button>
         </>
       }
     >

@@ -2,12 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 
-import { drinkQuery } from '@/api/queries/drinks';
-import { familiesQuery } from '@/api/queries/rules';
-import { larderQuery } from '@/api/queries/larder';
-import { changeSettings } from '@/hooks/settings';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { drinkQuery, familiesQuery, larderQuery } from '@/api';
+import { changeSettings, useDocumentTitle } from '@/hooks';
+import { LoadingOrError } from '@/ui';
 import { Bench } from './Bench';
 import { useRecoveredDraft } from '@/features/draft';
 import { SavedTrial } from './SavedTrial';

@@ -1,9 +1,10 @@
-import type { Family, PourEntry } from '@/api/types';
-import { withIngredient, withNewPour, withPours } from '@/spec/edits';
+import type { Family, PourEntry } from '@/api';
+import { withIngredient, withNewPour, withPours } from '@/spec';
 import { RebalancePanel, SwapBoard } from '@/features/swaps';
 import { TourNotice } from './TourNotice';
 import { AddPourPanel, PourList, WithoutOptional } from './pours';
 import type { Bench } from './useBench';
+import { Button } from '@/ui';
 
 interface Props {
   bench: Bench;
@@ -103,13 +104,9 @@ function BoardInPanel({ bench, family, pour }: Props & { pour: number }) {
       others={bench.lockable.filter(({ index }) => index !== pour)}
       trying={panel.trying !== null}
       actions={
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
-          onClick={() => hand.more(pour)}
-        >
+        <Button look="outline" onClick={() => hand.more(pour)}>
           More about {names[pour]}: role, unit, order, remove
-        </button>
+        </Button>
       }
       onLock={hand.lock}
       onGhost={bench.onGhost}

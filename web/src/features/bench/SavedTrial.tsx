@@ -1,13 +1,11 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { DrinkDetail, Family, Ingredient, Trial } from '@/api/types';
-import { useShowDrink } from '@/api/queries/drinks';
-import { useComparison, useSteps } from '@/api/queries/forecast';
-import { dayText } from '@/lib/format';
-import { PageHeader } from '@/ui/PageHeader';
-import { namesIn } from '@/spec/names';
+import { useComparison, useSetReference, useSteps } from '@/api';
+import type { DrinkDetail, Family, Ingredient, Trial } from '@/api';
+import { dayText } from '@/lib';
+import { Button, PageHeader } from '@/ui';
+import { namesIn } from '@/spec';
 import { OpenOnBenchNotice, useOpenOnBench } from '@/features/open-on-bench';
 import { BalanceField, FigureSentences } from './field';
 import { GlassPanel } from './glass';
@@ -83,8 +81,7 @@ interface TopProps {
 }
 
 function SavedTrialHeader({ drink, trial, hasHome, bench, onRiff }: TopProps) {
-  const tell = useShowDrink();
-  const count = api.useMutation('put', '/api/drinks/{drink_id}/trials/{trial_id}/reference', { onSuccess: tell });
+  const count = useSetReference();
   const params = { path: { drink_id: drink.id, trial_id: trial.id } };
   return (
     <PageHeader
@@ -104,9 +101,9 @@ function SavedTrialHeader({ drink, trial, hasHome, bench, onRiff }: TopProps) {
               {trial.reference ? 'Counts as typical' : 'Count as typical'}
             </button>
           )}
-          <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onRiff}>
+          <Button look="primary" onClick={onRiff}>
             Riff from here
-          </button>
+          </Button>
         </>
       }
     >

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import { healthQuery } from '@/api/queries/system';
-import { useSettings } from '@/hooks/settings';
+import { healthQuery } from '@/api';
+import { useSettings } from '@/hooks';
 import { Tour } from './pours';
 import type { Bench } from './useBench';
 

@@ -1,6 +1,6 @@
 import { createContext, useContext } from 'react';
 
-import type { Amount, Finding, PourEntry, Slot, Spec, Unit } from '@/api/types';
+import type { Amount, Finding, PourEntry, Slot, Spec, Unit } from '@/api';
 
 /** A point of the field that was chosen by hand. */
 export interface FieldTarget {

@@ -1,4 +1,4 @@
-import type { Ingredient, PourEntry, Slot } from '@/api/types';
+import type { Ingredient, PourEntry, Slot } from '@/api';
 import type { Ghost } from '@/features/swaps';
 import type { FieldTarget } from './benchActions';
 

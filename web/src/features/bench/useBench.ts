@@ -1,10 +1,8 @@
 import { useCallback, useMemo, useReducer, useState } from 'react';
 
-import type { DrinkDetail, Ingredient, PourEntry } from '@/api/types';
-import { useSettings } from '@/hooks/settings';
-import { lockKey, withPours } from '@/spec/edits';
-import { namesIn } from '@/spec/names';
-import { amountWords } from '@/spec/pourWords';
+import type { DrinkDetail, Ingredient, PourEntry } from '@/api';
+import { useSettings } from '@/hooks';
+import { amountWords, lockKey, namesIn, withPours } from '@/spec';
 import type { Ghost, Lockable } from '@/features/swaps';
 import type { PourPreview } from './benchActions';
 import { useDraft, type RecoveredDraft } from '@/features/draft';

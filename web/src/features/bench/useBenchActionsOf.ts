@@ -1,11 +1,8 @@
 import { useMemo, type Dispatch } from 'react';
 
-import { api } from '@/api/client';
-import type { Fault, Slot, Spec } from '@/api/types';
-import { useParsedAmount } from '@/api/queries/forecast';
-import { useSettings } from '@/hooks/settings';
-import { lockKey, withoutPour, withPour } from '@/spec/edits';
-import { useLatest } from '@/hooks/useLatest';
+import { type Fault, type Slot, type Spec, useApplyFix, useParsedAmount, useScaleToGlass } from '@/api';
+import { useLatest, useSettings } from '@/hooks';
+import { lockKey, withoutPour, withPour } from '@/spec';
 import { pourChange, type BenchActions, type PourPreview, type FieldTarget } from './benchActions';
 import type { useDraft } from '@/features/draft';
 import type { LeftPanelState, LeftPanelAction } from './leftPanelState';
@@ -28,8 +25,8 @@ export function useBenchActionsOf(lying: ActionContext): { hand: BenchActions; r
   const latest = useLatest(lying);
   const { supposed } = useSettings();
   const readAmount = useParsedAmount();
-  const { mutate: mend, error: mendRefused } = api.useMutation('post', '/api/mend');
-  const { mutate: size, error: sizeRefused } = api.useMutation('post', '/api/size');
+  const { mutate: mend, error: mendRefused } = useApplyFix();
+  const { mutate: size, error: sizeRefused } = useScaleToGlass();
   const { moves, autosave } = draft;
 
   const hand = useMemo((): BenchActions => {

@@ -1,14 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 
-import type { Spec } from '@/api/types';
-import { A_PAGE, newestQuery } from '@/api/queries/drinks';
-import { glassesQuery } from '@/api/queries/rules';
-import { useCommands, type PaletteCommand } from '@/hooks/commands';
-import type { KeyName } from '@/hooks/keys';
-import { useHotkeys } from '@/hooks/useHotkeys';
-import { withoutLots, withTodaysLots } from '@/spec/edits';
-import { SERVED } from '@/spec/methodWords';
+import { A_PAGE, glassesQuery, newestQuery, type Spec } from '@/api';
+import { type KeyName, type PaletteCommand, useCommands, useHotkeys } from '@/hooks';
+import { SERVED, withoutLots, withTodaysLots } from '@/spec';
 import type { Bench } from './useBench';
 
 const does = (group: PaletteCommand['group'], words: string, run: () => void, hotkey?: KeyName): PaletteCommand => ({

@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 
-import type { Spec } from '@/api/types';
-import { landingQuery, useComparison, useRanges, useSteps } from '@/api/queries/forecast';
-import { useSettings } from '@/hooks/settings';
-import { withNewPour, withPour, withPours } from '@/spec/edits';
+import { landingQuery, type Spec, useComparison, useRanges, useSteps } from '@/api';
+import { useSettings } from '@/hooks';
+import { withNewPour, withPour, withPours } from '@/spec';
 import { remember, trailOf } from './field';
 import type { PourPreview } from './benchActions';
 import type { useDraft } from '@/features/draft';

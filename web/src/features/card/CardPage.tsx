@@ -1,15 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 
-import type { CardRequest, DrinkDetail } from '@/api/types';
-import { cardQuery } from '@/api/queries/cards';
-import { drinkQuery } from '@/api/queries/drinks';
-import { useSettings } from '@/hooks/settings';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { Select } from '@/ui/Select';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
-import { PrintPage } from '@/ui/PrintPage';
+import { cardQuery, type CardRequest, type DrinkDetail, drinkQuery } from '@/api';
+import { useDocumentTitle, useSettings } from '@/hooks';
+import { ChoiceChips, LoadingOrError, PrintPage, Select } from '@/ui';
 
 type Layout = CardRequest['layout'];
 

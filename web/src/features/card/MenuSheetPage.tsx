@@ -1,11 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 
-import { listQuery } from '@/api/queries/cards';
-import { useSettings } from '@/hooks/settings';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
-import { PrintPage } from '@/ui/PrintPage';
+import { listQuery } from '@/api';
+import { useDocumentTitle, useSettings } from '@/hooks';
+import { LoadingOrError, PrintPage } from '@/ui';
 
 /** A whole list on one sheet: the finished drinks, or those that the address names. */
 export function MenuSheetPage() {

@@ -1,11 +1,8 @@
 import { useEffect, useSyncExternalStore } from 'react';
 
-import { client, ProblemError, unwrap } from '@/api/client';
-import type { DrinkDetail, Trial } from '@/api/types';
-import { whilePending } from '@/api/pendingSaves';
-import { connectivity } from '@/api/connectivity';
-import { newIdempotencyKey, IDEMPOTENCY_KEY } from '@/api/idempotency';
-import { sameDrink } from '@/spec/edits';
+import { connectivity, newIdempotencyKey, ProblemError, saveDraft, unwrap, whilePending } from '@/api';
+import type { DrinkDetail, Trial } from '@/api';
+import { sameDrink } from '@/spec';
 import type { Draft } from './draftHistory';
 import { BEAT_MS, forgetUnsaved, storeUnsaved, WINDOW, type PendingSave, type TypedInput } from './unsaved';
 
@@ -188,11 +185,7 @@ export class Autosave {
     const { key, body } = this.sending;
     this.keep();
     try {
-      const params = { path: { drink_id: this.drinkId } };
-      const headers = { [IDEMPOTENCY_KEY]: key };
-      this.revision = unwrap(
-        await client.PUT('/api/drinks/{drink_id}/draft', { params, body, headers, keepalive: true }),
-      ).revision;
+      this.revision = unwrap(await saveDraft(this.drinkId, body, key)).revision;
       this.sending = null;
       this.pause = TRY_AGAIN_MS;
       this.saved = { ...this.latest, spec: body.spec, parentTrialId: body.parent_trial_id };

@@ -1,4 +1,4 @@
-import type { MakingEntry } from '@/api/types';
+import type { MakingEntry } from '@/api';
 
 /** What the server fills in: what the forecast of the day supposed. */
 export const DEFAULT_MAKING: MakingEntry['supposed'] = {

@@ -1,4 +1,4 @@
-import type { Spec } from '@/api/types';
+import type { Spec } from '@/api';
 
 /** What lies on the bench: the spec and the trial it is held against. */
 export interface Draft {

@@ -1,8 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 
-import { client, ProblemError, unwrap } from '@/api/client';
-import { REPLAYED, IDEMPOTENCY_KEY } from '@/api/idempotency';
+import { ProblemError, REPLAYED, saveDraft, unwrap } from '@/api';
 import { activeAutosave } from './autosave';
 import { forgetUnsaved, abandonedDraft, type Unsaved } from './unsaved';
 
@@ -35,12 +34,7 @@ async function settled(left: Unsaved | undefined): Promise<Unsaved | null> {
   if (!left?.sending) return left ?? null;
   const { key, body } = left.sending;
   try {
-    const params = { path: { drink_id: left.drinkId } };
-    const answer = await client.PUT('/api/drinks/{drink_id}/draft', {
-      params,
-      body,
-      headers: { [IDEMPOTENCY_KEY]: key },
-    });
+    const answer = await saveDraft(left.drinkId, body, key);
     const saved = { ...left, sending: null, revision: unwrap(answer).revision };
     const hadArrived = answer.response.headers.has(REPLAYED);
     if (!hadArrived || left.typed || JSON.stringify(left.draft.spec) !== JSON.stringify(body.spec)) return saved;

@@ -1,4 +1,4 @@
-import type { DrinkDetail } from '@/api/types';
+import type { DrinkDetail } from '@/api';
 
 type Replaced = NonNullable<DrinkDetail['draft']>;
 

@@ -1,6 +1,5 @@
-import type { Spec, Unit } from '@/api/types';
-import { newIdempotencyKey } from '@/api/idempotency';
-import { hasKeys, writeStored, readStored, storedKeys } from '@/lib/storage';
+import { newIdempotencyKey, type Spec, type Unit } from '@/api';
+import { hasKeys, readStored, storedKeys, writeStored } from '@/lib';
 import type { Draft } from './draftHistory';
 
 /** A save that was sent and not answered yet: sent again with its key it is the same save. */

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 
-import type { DrinkDetail, Spec, Trial } from '@/api/types';
-import { useSettings } from '@/hooks/settings';
-import { sameDrink } from '@/spec/edits';
+import type { DrinkDetail, Spec, Trial } from '@/api';
+import { useSettings } from '@/hooks';
+import { sameDrink } from '@/spec';
 import { autosaveOf, useSaveOnLeave } from './autosave';
 import { draftHistory, openHistory, type Draft } from './draftHistory';
 import type { RecoveredDraft } from './recovered';

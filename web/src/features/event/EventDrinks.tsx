@@ -3,16 +3,10 @@ import { Minus, Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { EventPlan, EventPlanEntry } from '@/api/types';
-import { newestQuery } from '@/api/queries/drinks';
-import { batchesQuery } from '@/api/queries/batches';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { NumberField } from '@/ui/NumberField';
-import { IconButton } from '@/ui/IconButton';
-import { Select } from '@/ui/Select';
-import { WriteConflict } from '@/ui/WriteConflict';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { batchesQuery, newestQuery, useForgetEvent, useRestoreEventDrink } from '@/api';
+import type { EventPlan, EventPlanEntry } from '@/api';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { Button, ErrorMessage, IconButton, NumberField, Select, WriteConflict } from '@/ui';
 import { SERVICE_STYLES } from '@/features/batches';
 import { useEventPlan } from './useEventPlan';
 
@@ -121,18 +115,13 @@ function EventBasics({ entry, tell }: ChangeProps) {
 
 /** Takes the evening off at the second press; it can be put back until another begins. */
 function TakeOff() {
-  const forget = api.useMutation('delete', '/api/evening');
+  const forget = useForgetEvent();
   const [sure, setSure] = useState(false);
   return (
     <>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
-        onBlur={() => setSure(false)}
-        onClick={() => (sure ? forget.mutate({}) : setSure(true))}
-      >
+      <Button look="outline" onBlur={() => setSure(false)} onClick={() => (sure ? forget.mutate({}) : setSure(true))}>
         {sure ? 'Press again to delete it and its ticks' : 'New event'}
-      </button>
+      </Button>
       <ErrorMessage fault={forget.error} className="text-base text-error" />
     </>
   );
@@ -140,17 +129,13 @@ function TakeOff() {
 
 function RestoreDrink({ name }: { name: string }) {
   const { supposed: query } = useSettings();
-  const back = api.useMutation('post', '/api/evening/back');
+  const back = useRestoreEventDrink();
   if (!name) return null;
   return (
     <>
-      <button
-        type="button"
-        className="btn min-h-11 text-base font-normal"
-        onClick={() => back.mutate({ params: { query } })}
-      >
+      <Button className="font-normal" onClick={() => back.mutate({ params: { query } })}>
         Restore “{name}”
-      </button>
+      </Button>
       <ErrorMessage fault={back.error} className="text-base text-error" />
     </>
   );

@@ -2,17 +2,10 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 
-import { client, unwrap } from '@/api/client';
-import type { EventPlan } from '@/api/types';
-import { eventPlanQuery } from '@/api/queries/event';
-import { priceText } from '@/lib/format';
-import { saveFile } from '@/lib/saveFile';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { Checkbox } from '@/ui/Checkbox';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { eventCalendar, eventList, type EventPlan, eventPlanQuery } from '@/api';
+import { priceText, saveFile } from '@/lib';
+import { useDocumentTitle, useSettings, useWithVolumes } from '@/hooks';
+import { Button, Checkbox, ErrorMessage, LoadingOrError, PageHeader } from '@/ui';
 import { ShoppingList } from '@/features/batches';
 import { Timeline } from './Timeline';
 import { EventDrinks } from './EventDrinks';
@@ -116,41 +109,24 @@ function EventNeeds({ report }: { report: EventPlan }) {
 /** The plan as a calendar, the list as a table or a text, both on paper. */
 function TakeAlong() {
   const { supposed } = useSettings();
-  const calendar = async () => {
-    const { text, file_name } = unwrap(await client.GET('/api/evening/calendar', { params: { query: supposed } }));
-    saveFile(text, file_name);
-  };
-  const list = async (wanted: 'csv' | 'text') => {
-    const query = { ...supposed, wanted };
-    const { text, file_name } = unwrap(await client.GET('/api/evening/list', { params: { query } }));
+  const save = async (file: ReturnType<typeof eventCalendar>) => {
+    const { text, file_name } = await file;
     saveFile(text, file_name);
   };
   return (
     <>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
-        onClick={() => void calendar()}
-      >
+      <Button look="outline" className="px-2.5" onClick={() => void save(eventCalendar(supposed))}>
         Add to calendar
-      </button>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
-        onClick={() => void list('text')}
-      >
+      </Button>
+      <Button look="outline" className="px-2.5" onClick={() => void save(eventList('text', supposed))}>
         Export text
-      </button>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
-        onClick={() => void list('csv')}
-      >
+      </Button>
+      <Button look="outline" className="px-2.5" onClick={() => void save(eventList('csv', supposed))}>
         Export table
-      </button>
-      <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
+      </Button>
+      <Button look="primary" className="gap-2" onClick={() => window.print()}>
         <Printer size={20} aria-hidden /> Print
-      </button>
+      </Button>
     </>
   );
 }

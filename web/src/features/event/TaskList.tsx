@@ -1,5 +1,5 @@
-import type { EventTask } from '@/api/types';
-import { useWithVolumes } from '@/hooks/settings';
+import type { EventTask } from '@/api';
+import { useWithVolumes } from '@/hooks';
 
 interface Props {
   tasks: EventTask[];

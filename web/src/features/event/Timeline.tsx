@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 
-import type { EventPlan } from '@/api/types';
-import { useElementSize } from '@/hooks/useElementSize';
+import type { EventPlan } from '@/api';
+import { useElementSize } from '@/hooks';
 import { clockTime } from './TaskList';
 
 const HOUR = 3_600_000;

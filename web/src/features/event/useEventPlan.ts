@@ -1,11 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 
-import { client, unwrap } from '@/api/client';
-import type { EventChange, EventPlanEntry, Fault, Assumptions } from '@/api/types';
-import { holdWrite } from '@/api/outbox';
-import { eventPlanQuery } from '@/api/queries/event';
-import { newIdempotencyKey, IDEMPOTENCY_KEY } from '@/api/idempotency';
+import { changeEvent, eventPlanQuery, holdWrite, newIdempotencyKey } from '@/api';
+import type { Assumptions, EventChange, EventPlanEntry, Fault } from '@/api';
 
 type Drink = EventPlanEntry['drinks'][number];
 type Change = EventChange & { drink_id: number | null };
@@ -39,8 +36,7 @@ export function useEventPlan(written: EventPlanEntry, query: Assumptions) {
     isSending.current = true;
     for (let next = waiting.current[0]; next; next = waiting.current[0]) {
       try {
-        const headers = { [IDEMPOTENCY_KEY]: next.key };
-        const answer = unwrap(await client.PATCH('/api/evening', { params: { query }, body: next.change, headers }));
+        const answer = await changeEvent(next.change, query, next.key);
         // What is being read may tell of before; and what is told here is taken away only once the answer is in sight.
         await cache.cancelQueries({ queryKey: eventPlanQuery(query).queryKey });
         cache.setQueryData(eventPlanQuery(query).queryKey, answer);

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { client, unwrap } from '@/api/client';
-import { saveFile } from '@/lib/saveFile';
-import { Dialog } from '@/ui/Dialog';
+import { exportDrinks } from '@/api';
+import { saveFile } from '@/lib';
+import { Dialog } from '@/ui';
 import { ExportChoices } from './ExportChoices';
 
 interface Props {
@@ -24,7 +24,7 @@ const FORMATS: ['house' | 'csv' | 'markdown' | 'json' | 'jsonld', string, string
 export function ExportBook({ drinks, onClose }: Props) {
   const [told, setTold] = useState('');
   const save = async (wanted: (typeof FORMATS)[number][0]) => {
-    const { text, file_name } = unwrap(await client.POST('/api/export', { body: { drinks, wanted } }));
+    const { text, file_name } = await exportDrinks(drinks, wanted);
     saveFile(text, file_name);
     setTold(`Saved as ${file_name}.`);
   };

@@ -1,11 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { client, unwrap } from '@/api/client';
-import type { DrinkDetail, OpenFormat, Spec } from '@/api/types';
-import { saveFile } from '@/lib/saveFile';
-import { useSettings } from '@/hooks/settings';
-import { Dialog } from '@/ui/Dialog';
+import { type DrinkDetail, exportDrinks, type OpenFormat, type Spec, writeSpec } from '@/api';
+import { saveFile } from '@/lib';
+import { useSettings } from '@/hooks';
+import { Button, Dialog } from '@/ui';
 import { ExportChoices } from './ExportChoices';
 
 interface Props {
@@ -27,8 +26,7 @@ const FORMATS: [OpenFormat | 'house', string, string][] = [
 export function ExportDrink({ drink, spec, onClose }: Props) {
   const [told, setTold] = useState('');
   const { supposed: query } = useSettings();
-  const written = async (wanted: OpenFormat) =>
-    unwrap(await client.POST('/api/write', { params: { query }, body: { spec, wanted, notes: drink.notes } }));
+  const written = (wanted: OpenFormat) => writeSpec(spec, wanted, drink.notes, query);
   const copy = async () => {
     const { text } = await written('markdown');
     // What only our own reading needs stays out of a message.
@@ -36,10 +34,7 @@ export function ExportDrink({ drink, spec, onClose }: Props) {
     setTold('Copied to the clipboard.');
   };
   const save = async (wanted: OpenFormat | 'house') => {
-    const { text, file_name } =
-      wanted === 'house'
-        ? unwrap(await client.POST('/api/export', { body: { drinks: [drink.id], wanted } }))
-        : await written(wanted);
+    const { text, file_name } = wanted === 'house' ? await exportDrinks([drink.id], wanted) : await written(wanted);
     saveFile(text, file_name);
     setTold(`Saved as ${file_name}.`);
   };
@@ -50,9 +45,9 @@ export function ExportDrink({ drink, spec, onClose }: Props) {
       <Link to={`/card/${drink.id}`} className="btn btn-lg justify-start">
         Open the card to print
       </Link>
-      <button type="button" className="btn btn-lg justify-start" onClick={() => trying(copy())}>
+      <Button large className="justify-start" onClick={() => trying(copy())}>
         Copy as text
-      </button>
+      </Button>
       <p className="text-quiet">or save a file:</p>
       <ExportChoices choices={FORMATS} onChoose={(wanted) => trying(save(wanted))} />
       <p role="status" className="min-h-6 text-lg">

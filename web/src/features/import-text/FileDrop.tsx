@@ -1,6 +1,6 @@
 import { useState, type DragEvent, type ReactNode } from 'react';
 
-import { droppedText } from '@/lib/droppedText';
+import { droppedText } from '@/lib';
 
 interface Props {
   className?: string;

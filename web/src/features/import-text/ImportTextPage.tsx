@@ -2,15 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 
-import { ProblemError } from '@/api/client';
-import type { FixedSpec } from '@/api/types';
-import { larderQuery } from '@/api/queries/larder';
-import { recipeTextQuery } from '@/api/queries/importText';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDebouncedValue } from '@/hooks/useDebouncedValue';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type FixedSpec, larderQuery, ProblemError, recipeTextQuery } from '@/api';
+import { ErrorMessage, LoadingOrError, PageHeader } from '@/ui';
+import { useDebouncedValue, useDocumentTitle } from '@/hooks';
 import { FileDrop } from './FileDrop';
 import { rememberPasted, lastPasted } from './pastedText';
 import { SaveRecipe } from './SaveRecipe';

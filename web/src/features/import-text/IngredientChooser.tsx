@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId, useState, type KeyboardEvent } from 'react';
 
-import { ingredientSearchQuery } from '@/api/queries/importText';
-import { SearchField } from '@/ui/SearchField';
+import { ingredientSearchQuery } from '@/api';
+import { Button, SearchField } from '@/ui';
 
 const MOST_SHOWN = 6;
 
@@ -38,13 +38,9 @@ export function IngredientChooser({ onChoose }: { onChoose: (slug: string) => vo
           {data?.found.length === 0 && <li className="px-2 py-1 text-quiet">Nothing matches. Closest:</li>}
           {found.slice(0, MOST_SHOWN).map(({ slug, name, by }) => (
             <li key={slug} role="option" aria-selected={false}>
-              <button
-                type="button"
-                className="btn btn-ghost min-h-11 w-full justify-start text-base font-normal"
-                onClick={() => onChoose(slug)}
-              >
+              <Button look="ghost" className="w-full justify-start font-normal" onClick={() => onChoose(slug)}>
                 {name} {by && <span className="text-quiet">· {by}</span>}
-              </button>
+              </Button>
             </li>
           ))}
         </ul>

@@ -1,12 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { Ingredient, FixedSpec, ReadLine, ReadRecipe } from '@/api/types';
-import { rulesQuery } from '@/api/queries/rules';
-import { useSettings } from '@/hooks/settings';
-import { garnishWords } from '@/spec/garnishWords';
-import { methodWords, SERVED } from '@/spec/methodWords';
-import { namesIn } from '@/spec/names';
-import { pourWords } from '@/spec/pourWords';
+import { type FixedSpec, type Ingredient, type ReadLine, type ReadRecipe, rulesQuery } from '@/api';
+import { useSettings } from '@/hooks';
+import { garnishWords, methodWords, namesIn, pourWords, SERVED } from '@/spec';
 import { UncertainLine } from './UncertainLine';
 
 interface Props {

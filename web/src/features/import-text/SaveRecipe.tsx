@@ -2,14 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { ReadRecipe, Spec } from '@/api/types';
-import { drinkQuery, useShowDrink } from '@/api/queries/drinks';
-import { familiesQuery } from '@/api/queries/rules';
-import { useSettings } from '@/hooks/settings';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { TextField } from '@/ui/TextField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { drinkQuery, familiesQuery, type ReadRecipe, type Spec, useAddSpec, useCreateDrink } from '@/api';
+import { useSettings } from '@/hooks';
+import { Button, ChoiceChips, ErrorMessage, TextField } from '@/ui';
 
 interface Props {
   read: ReadRecipe;
@@ -70,8 +65,8 @@ interface DestinationProps {
 function DestinationChoice({ spec, notes, others, isReady, onPut }: DestinationProps) {
   const navigate = useNavigate();
   const { supposed } = useSettings();
-  const begin = api.useMutation('post', '/api/drinks', { onSuccess: useShowDrink() });
-  const gather = api.useMutation('post', '/api/drinks/{drink_id}/spec-cloud');
+  const begin = useCreateDrink();
+  const gather = useAddSpec();
   const other = Number(others);
   const drink = useQuery({ ...drinkQuery(other), enabled: other > 0 });
   const isBusy = begin.isPending || gather.isPending;
@@ -109,9 +104,9 @@ function DestinationChoice({ spec, notes, others, isReady, onPut }: DestinationP
       <ErrorMessage fault={begin.error ?? gather.error} className="text-lg text-error" />
       <div className="flex flex-wrap gap-2">
         {other > 0 && (
-          <button type="button" className="btn btn-primary btn-lg" disabled={!isReady || isBusy} onClick={amongOthers}>
+          <Button look="primary" large disabled={!isReady || isBusy} onClick={amongOthers}>
             Add to other bars’ specs of {drink.data?.name ?? 'the drink'}
-          </button>
+          </Button>
         )}
         <button
           type="button"

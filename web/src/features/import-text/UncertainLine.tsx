@@ -1,10 +1,11 @@
 import { CircleHelp } from 'lucide-react';
 import { useState } from 'react';
 
-import type { Ingredient, Label, FixedSpec, ReadLine } from '@/api/types';
-import { namesIn } from '@/spec/names';
+import type { FixedSpec, Ingredient, Label, ReadLine } from '@/api';
+import { namesIn } from '@/spec';
 import { AddBottle } from '@/features/ingredient-search';
 import { IngredientChooser } from './IngredientChooser';
+import { Button } from '@/ui';
 
 interface Props {
   line: ReadLine;
@@ -41,41 +42,37 @@ export function UncertainLine({ line, words, isUnknown, kind, larder, onMend }: 
       <p className="text-base">{line.why}</p>
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
         {line.others.map((slug) => (
-          <button
+          <Button
             key={slug}
-            type="button"
-            className="btn min-h-11 border-base-300 bg-base-100 text-base font-normal"
+
+            className="border-base-300 bg-base-100 font-normal"
             onClick={() => onMend({ slug })}
           >
             {nameOf(slug)}
-          </button>
+          </Button>
         ))}
         {line.amounts.map((amount) => (
-          <button
+          <Button
             key={amount}
-            type="button"
-            className="btn min-h-11 border-base-300 bg-base-100 font-figure text-base font-normal"
+
+            className="border-base-300 bg-base-100 font-figure font-normal"
             onClick={() => onMend({ amount })}
           >
             {amount}
-          </button>
+          </Button>
         ))}
         <IngredientChooser onChoose={(slug) => onMend({ slug })} />
         {isUnknown && (
-          <button type="button" className="btn btn-primary min-h-11 text-base" onClick={() => setAdding(true)}>
+          <Button look="primary" onClick={() => setAdding(true)}>
             Add it from its label
-          </button>
+          </Button>
         )}
         {!isUnknown && line.taken !== 'note' && (
           <AmountQuestion asked={line.taken === 'asked'} onAmount={(amount) => onMend({ amount })} />
         )}
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
-          onClick={() => onMend({ left_out: true })}
-        >
+        <Button look="outline" onClick={() => onMend({ left_out: true })}>
           Leave it out
-        </button>
+        </Button>
       </div>
       {adding && (
         <AddBottle
@@ -116,9 +113,9 @@ function AmountQuestion({ asked, onAmount }: { asked: boolean; onAmount: (amount
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
-      <button type="submit" className="btn min-h-11 border-base-300 bg-base-100 text-base font-normal">
+      <Button type="submit" className="border-base-300 bg-base-100 font-normal">
         Use it
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,4 +1,4 @@
-import { hasKeys, writeStored, readStored } from '@/lib/storage';
+import { hasKeys, readStored, writeStored } from '@/lib';
 
 const PLACE = 'oenomel.pasted';
 

@@ -1,5 +1,5 @@
-import type { ImportedItem, ImportChoice } from '@/api/types';
-import { ChoiceChips } from '@/ui/ChoiceChips';
+import type { ImportChoice, ImportedItem } from '@/api';
+import { ChoiceChips } from '@/ui';
 
 interface Props {
   item: ImportedItem;

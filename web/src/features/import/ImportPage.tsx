@@ -3,12 +3,10 @@ import { FolderInput } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { ImportedItem, ImportChoice, Fault } from '@/api/types';
-import { PageHeader } from '@/ui/PageHeader';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
-import { passedFiles, passFiles, readFiles } from '@/lib/importedFiles';
+import { api, type Fault, type ImportChoice, type ImportedItem, useImport } from '@/api';
+import { Button, ErrorMessage, PageHeader } from '@/ui';
+import { useDocumentTitle } from '@/hooks';
+import { passedFiles, passFiles, readFiles } from '@/lib';
 import { ImportItem } from './ImportItem';
 
 /** Files taken into the house: first what is new, the same, or differs; then all of it or nothing. */
@@ -22,7 +20,7 @@ export function ImportPage() {
     enabled: files.length > 0,
     gcTime: 0,
   });
-  const take = api.useMutation('post', '/api/import');
+  const take = useImport();
   useDocumentTitle('Import');
   const carry = async (chosen: Iterable<File>) => {
     const { carried, refusal: why } = await readFiles(chosen);
@@ -112,9 +110,9 @@ function Looked({ items, choices, onChoose, fault, busy, onTake }: LookedProps) 
         ))}
       </ul>
       <ErrorMessage fault={fault} className="text-lg text-error" />
-      <button type="button" className="btn btn-primary btn-lg self-start" disabled={busy || idle} onClick={onTake}>
+      <Button look="primary" large className="self-start" disabled={busy || idle} onClick={onTake}>
         {idle ? 'Nothing to import' : 'Import'}
-      </button>
+      </Button>
     </>
   );
 }

@@ -1,15 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { Ingredient, Label } from '@/api/types';
-import { sweetnessQuery } from '@/api/queries/rules';
-import { capital } from '@/lib/format';
-import { Dialog } from '@/ui/Dialog';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { TextField } from '@/ui/TextField';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Ingredient, type Label, sweetnessQuery, useAddBottle } from '@/api';
+import { capital } from '@/lib';
+import { Button, Dialog, ErrorMessage, FormField, NumberField, Select, TextField } from '@/ui';
 
 interface Props {
   larder: Ingredient[];
@@ -67,7 +61,7 @@ const BLANK: Typed = {
 /** A bottle from its label: its name, its kind, how strong; the rest where the label tells it. */
 export function AddBottle({ larder, told, onAdded, onClose }: Props) {
   const [typed, setTyped] = useState<Typed>({ ...BLANK, ...told });
-  const add = api.useMutation('post', '/api/bottles');
+  const add = useAddBottle();
   const tell = (change: Partial<Typed>) => setTyped({ ...typed, ...change });
   const alike = larder.filter(({ kind }) => kind === typed.kind);
   return (
@@ -78,9 +72,9 @@ export function AddBottle({ larder, told, onAdded, onClose }: Props) {
         add.mutate({ body: labelOf(typed) }, { onSuccess: (bottle) => onAdded(bottle.name, bottle.slug) })
       }
       actions={
-        <button type="submit" className="btn btn-accent btn-lg" disabled={!typed.name.trim() || add.isPending}>
+        <Button type="submit" look="accent" large disabled={!typed.name.trim() || add.isPending}>
           Add to stock
-        </button>
+        </Button>
       }
     >
       <div className="grid gap-3 text-lg sm:grid-cols-2">

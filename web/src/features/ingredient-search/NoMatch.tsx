@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 
-import { larderQuery } from '@/api/queries/larder';
-import { ingredientSearchQuery } from '@/api/queries/importText';
+import { ingredientSearchQuery, larderQuery } from '@/api';
+import { Button } from '@/ui';
 
 // The label's form comes when it is asked for.
 const AddBottle = lazy(() => import('./AddBottle').then(({ AddBottle }) => ({ default: AddBottle })));
@@ -29,13 +29,13 @@ export function NoMatch({ words, where, onWords, children }: Props) {
       </p>
       <p className="mt-1.5 flex flex-wrap gap-1.5">
         {nearest.map(({ slug, name }) => (
-          <button key={slug} type="button" className="btn min-h-11 text-base font-normal" onClick={() => onWords(name)}>
+          <Button key={slug} className="font-normal" onClick={() => onWords(name)}>
             {name}
-          </button>
+          </Button>
         ))}
-        <button type="button" className="btn btn-primary min-h-11 text-base" onClick={() => setAdding(true)}>
+        <Button look="primary" onClick={() => setAdding(true)}>
           Add it from its label
-        </button>
+        </Button>
       </p>
       {children}
       {adding && larder.data && (

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 
-import { ingredientSearchQuery } from '@/api/queries/importText';
+import { ingredientSearchQuery } from '@/api';
 
 /** What typed words mean, by slug: its place among all that they may mean, and the other name that they were taken for. */
 export interface SearchMatches {

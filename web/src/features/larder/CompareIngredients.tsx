@@ -1,9 +1,8 @@
 import { useState } from 'react';
 
-import type { LarderDetail, LarderLine } from '@/api/types';
-import { levelText, plainNumber, type AxisName } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
-import { Select } from '@/ui/Select';
+import type { LarderDetail, LarderLine } from '@/api';
+import { type AxisName, levelText, plainNumber } from '@/lib';
+import { AxisMark, Select } from '@/ui';
 
 const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const AXIS_NOUNS: Record<AxisName, string> = {

@@ -3,17 +3,11 @@ import { ArrowLeft, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { LarderDetail, LarderLine } from '@/api/types';
-import { larderDetailQuery } from '@/api/queries/larder';
-import { capital, plainNumber } from '@/lib/format';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
-import { IconButton } from '@/ui/IconButton';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useLastDefined } from '@/hooks/useLastDefined';
+import { larderDetailQuery, useRetireIngredient, useSetPar, useSetStock } from '@/api';
+import type { LarderDetail, LarderLine } from '@/api';
+import { capital, plainNumber } from '@/lib';
+import { Button, Disclosure, ErrorMessage, FormField, IconButton, LoadingOrError, NumberField, Select } from '@/ui';
+import { useLastDefined } from '@/hooks';
 import { LogLot } from '@/features/lots';
 import { TasteIngredient } from '@/features/stock';
 import { CompareIngredients } from './CompareIngredients';
@@ -42,16 +36,10 @@ export function IngredientPanel({ slug, lines }: Props) {
         <div className="flex flex-wrap items-start gap-2">
           <h2 className="grow font-display text-2xl font-semibold">{ingredient.name}</h2>
           <RetireIngredient detail={detail} />
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
-            onClick={() => setTasting(true)}
-          >
+          <Button look="outline" onClick={() => setTasting(true)}>
             Taste it
-          </button>
-          <button type="button" className="btn min-h-11 text-base" onClick={() => setNoting(true)}>
-            Log a bottle
-          </button>
+          </Button>
+          <Button onClick={() => setNoting(true)}>Log a bottle</Button>
         </div>
         <p className="text-lg">
           {capital(ingredient.kind)}
@@ -100,18 +88,17 @@ export function IngredientPanel({ slug, lines }: Props) {
 }
 
 function RetireIngredient({ detail }: { detail: LarderDetail }) {
-  const retire = api.useMutation('put', '/api/larder/{slug}/retired');
+  const retire = useRetireIngredient();
   const { slug, retired } = detail.line;
   return (
     <>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+      <Button
+        look="outline"
         title={retired ? undefined : 'Hidden from swaps. Trials keep it'}
         onClick={() => retire.mutate({ params: { path: { slug } }, body: { retired: !retired } })}
       >
         {retired ? 'Show it again' : 'Hide it'}
-      </button>
+      </Button>
       <ErrorMessage fault={retire.error} className="basis-full text-error" />
     </>
   );
@@ -128,8 +115,8 @@ const STATES: ['at hand' | 'low' | 'out' | 'off', string][] = [
 function StockStatus({ detail }: { detail: LarderDetail }) {
   const { slug, state, price_per_litre, par_ml } = detail.line;
   const params = { path: { slug } };
-  const shelve = api.useMutation('put', '/api/shelf/{slug}');
-  const par = api.useMutation('put', '/api/ingredients/{slug}/par');
+  const shelve = useSetStock();
+  const par = useSetPar();
   return (
     <div className="panel grid gap-3 p-4 text-lg sm:grid-cols-3">
       <FormField quiet label="Stock">

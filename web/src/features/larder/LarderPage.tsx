@@ -3,20 +3,11 @@ import { Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 
-import { api } from '@/api/client';
-import type { LarderLine } from '@/api/types';
-import { larderLinesQuery } from '@/api/queries/larder';
-import { capital } from '@/lib/format';
-import { levelWords } from '@/spec/levelWords';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { Notice } from '@/ui/Notice';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { SearchField } from '@/ui/SearchField';
-import { useLastDefined } from '@/hooks/useLastDefined';
-import { useMediaQuery } from '@/hooks/useMediaQuery';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type LarderLine, larderLinesQuery, useImportLarderTable } from '@/api';
+import { capital } from '@/lib';
+import { levelWords } from '@/spec';
+import { Button, ErrorMessage, LoadingOrError, Notice, PageHeader, SearchField, Select } from '@/ui';
+import { useDocumentTitle, useLastDefined, useMediaQuery } from '@/hooks';
 import { NoMatch, useIngredientSearch } from '@/features/ingredient-search';
 import { IngredientPanel } from './IngredientPanel';
 
@@ -87,9 +78,9 @@ export function LarderPage() {
             </ul>
           )}
           {found.length > shown && (
-            <button type="button" className="btn min-h-11 self-start text-base" onClick={() => setShown(shown + 200)}>
+            <Button className="self-start" onClick={() => setShown(shown + 200)}>
               Show more
-            </button>
+            </Button>
           )}
         </section>
         {open ? (
@@ -161,7 +152,7 @@ function Row({ line, isOpen }: { line: LarderLine; isOpen: boolean }) {
 /** The larder as a table, out and in. */
 function TableActions() {
   const input = useRef<HTMLInputElement>(null);
-  const take = api.useMutation('post', '/api/larder/table');
+  const take = useImportLarderTable();
   return (
     <>
       <a
@@ -171,13 +162,9 @@ function TableActions() {
       >
         <Download size={20} aria-hidden /> Export as a table
       </a>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base"
-        onClick={() => input.current?.click()}
-      >
+      <Button look="outline" className="gap-2" onClick={() => input.current?.click()}>
         <Upload size={20} aria-hidden /> Import a table
-      </button>
+      </Button>
       <input
         ref={input}
         type="file"

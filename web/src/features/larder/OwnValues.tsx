@@ -1,11 +1,7 @@
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { LarderDetail } from '@/api/types';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
-import { TextField } from '@/ui/TextField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type LarderDetail, useChangeValues, useRestoreValues } from '@/api';
+import { Button, Disclosure, ErrorMessage, FormField, NumberField, TextField } from '@/ui';
 import { UndoButton } from './IngredientPanel';
 
 type ValueDraft = Partial<Record<'abv' | 'sugar' | 'acid' | 'density' | 'keeps_days', number | null>>;
@@ -26,8 +22,8 @@ export function OwnValues({ detail }: { detail: LarderDetail }) {
   const [told, setTold] = useState<ValueDraft>({});
   const [source, setSource] = useState('');
   const [before, setBefore] = useState<HouseValues[]>([]);
-  const put = api.useMutation('patch', '/api/larder/{slug}');
-  const back = api.useMutation('put', '/api/larder/{slug}/values');
+  const put = useChangeValues();
+  const back = useRestoreValues();
   const given = Object.entries(told).filter(([, value]) => value !== null);
   const restore = (values: HouseValues) => back.mutate({ params, body: { values } });
   return (
@@ -59,24 +55,19 @@ export function OwnValues({ detail }: { detail: LarderDetail }) {
           ))}
           <TextField label="Source" hint="label, reading" value={source} onWrite={setSource} />
           <div className="flex flex-wrap items-center gap-2 sm:col-span-3">
-            <button
-              type="submit"
-              className="btn btn-primary min-h-11 text-base"
-              disabled={given.length === 0 || put.isPending}
-            >
+            <Button type="submit" look="primary" disabled={given.length === 0 || put.isPending}>
               Save
-            </button>
+            </Button>
             {detail.house_values.length > 0 && (
-              <button
-                type="button"
-                className="btn min-h-11 text-base font-normal"
+              <Button
+                className="font-normal"
                 onClick={() => {
                   setBefore([...before, detail.house_values]);
                   restore([]);
                 }}
               >
                 Reset all values
-              </button>
+              </Button>
             )}
             {before.length > 0 && (
               <UndoButton

@@ -1,5 +1,5 @@
-import type { LarderDetail } from '@/api/types';
-import { plainNumber } from '@/lib/format';
+import type { LarderDetail } from '@/api';
+import { plainNumber } from '@/lib';
 
 const UNITS: Record<string, string> = {
   abv: '% ABV',

@@ -1,4 +1,4 @@
-import type { LotDetail } from '@/api/types';
+import type { LotDetail } from '@/api';
 
 /** How much surer each drink's forecast is for the readings, and what to measure next. */
 export function CertaintyGain({ lot }: { lot: LotDetail }) {

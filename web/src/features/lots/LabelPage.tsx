@@ -2,13 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 
-import { larderDetailQuery } from '@/api/queries/larder';
-import { lotQuery } from '@/api/queries/lots';
-import { dayText, gramsText, plainNumber } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { larderDetailQuery, lotQuery } from '@/api';
+import { dayText, gramsText, plainNumber } from '@/lib';
+import { useDocumentTitle, useSettings } from '@/hooks';
+import { Button, LoadingOrError, PageHeader } from '@/ui';
 
 /** The day by which it is used; with its hour where that is the same day or the next. */
 function untilWords(text: string, until: string): string {
@@ -43,9 +40,9 @@ export function LabelPage() {
       <div className="print:hidden">
         <PageHeader
           actions={
-            <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
+            <Button look="primary" className="gap-2" onClick={() => window.print()}>
               <Printer size={20} aria-hidden /> Print
-            </button>
+            </Button>
           }
         >
           <h1 className="font-display text-2xl leading-tight font-semibold">

@@ -2,14 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import { larderQuery } from '@/api/queries/larder';
-import { Dialog } from '@/ui/Dialog';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { TextField } from '@/ui/TextField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { SearchField } from '@/ui/SearchField';
-import { useLastDefined } from '@/hooks/useLastDefined';
+import { larderQuery, useLogLot } from '@/api';
+import { Button, Dialog, ErrorMessage, FormField, NumberField, SearchField, TextField } from '@/ui';
+import { useLastDefined } from '@/hooks';
 import { useIngredientSearch } from '@/features/ingredient-search';
 
 interface Props {
@@ -29,7 +24,7 @@ export function LogLot({ slug: known = '', onClose }: Props) {
   const [name, setName] = useState('');
   const [ml, setMl] = useState<number | null>(null);
   const [pieces, setPieces] = useState<number | null>(null);
-  const add = api.useMutation('post', '/api/lots');
+  const add = useLogLot();
   const of = larder.find((ingredient) => ingredient.slug === slug);
   return (
     <Dialog
@@ -44,9 +39,9 @@ export function LogLot({ slug: known = '', onClose }: Props) {
         )
       }
       actions={
-        <button type="submit" className="btn btn-accent btn-lg" disabled={!of || add.isPending}>
+        <Button type="submit" look="accent" large disabled={!of || add.isPending}>
           Save
-        </button>
+        </Button>
       }
     >
       {of ? (

@@ -1,6 +1,6 @@
-import type { LotDetail } from '@/api/types';
-import { axisUnit, levelText, type AxisName } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
+import type { LotDetail } from '@/api';
+import { type AxisName, axisUnit, levelText } from '@/lib';
+import { AxisMark } from '@/ui';
 
 const AXIS_NOUNS: Record<AxisName, string> = { sugar: 'Sugar', acid: 'Acid', abv: 'Strength' };
 /** Half of a central 80 % interval, in standard deviations. */

@@ -3,17 +3,10 @@ import { Printer, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 
-import { api } from '@/api/client';
-import type { LotDetail } from '@/api/types';
-import { lotQuery } from '@/api/queries/lots';
-import { plainNumber } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { NumberField } from '@/ui/NumberField';
-import { WriteConflict } from '@/ui/WriteConflict';
-import { useLastDefined } from '@/hooks/useLastDefined';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type LotDetail, lotQuery, useChangeLot, useRemoveLot } from '@/api';
+import { plainNumber } from '@/lib';
+import { useDocumentTitle, useLastDefined, useSettings } from '@/hooks';
+import { Button, LoadingOrError, NumberField, PageHeader, WriteConflict } from '@/ui';
 import { LotFigures } from './LotFigures';
 import { LotReadings } from './LotReadings';
 import { CertaintyGain } from './CertaintyGain';
@@ -69,8 +62,8 @@ function LotStatus({ lot }: { lot: LotDetail }) {
   const navigate = useNavigate();
   const cache = useQueryClient();
   const params = { path: { lot_id: lot.id } };
-  const change = api.useMutation('patch', '/api/lots/{lot_id}');
-  const remove = api.useMutation('delete', '/api/lots/{lot_id}');
+  const change = useChangeLot();
+  const remove = useRemoveLot();
   const [sure, setSure] = useState(false);
   return (
     <section aria-label="Amount left" className="panel flex flex-col gap-3 p-4">
@@ -86,23 +79,24 @@ function LotStatus({ lot }: { lot: LotDetail }) {
           />
         </label>
         {lot.volume_ml !== null && <span className="pb-3 text-quiet">of {plainNumber(lot.volume_ml, 0)} ml</span>}
-        <button
-          type="button"
-          className="btn btn-lg text-base font-normal"
+        <Button
+          large
+          className="text-base font-normal"
           onClick={() => change.mutate({ params, body: { used_up: !lot.used_up_at } })}
         >
           {lot.used_up_at ? 'Not finished after all' : 'Finished'}
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-lg text-base font-normal"
+        </Button>
+        <Button
+          look="ghost"
+          large
+          className="text-base font-normal"
           onBlur={() => setSure(false)}
           onClick={() =>
             sure ? remove.mutate({ params }, { onSuccess: () => void navigate('/service') }) : setSure(true)
           }
         >
           {sure ? 'Press again to delete it and its readings' : 'Delete'}
-        </button>
+        </Button>
       </div>
       <WriteConflict
         fault={change.error ?? remove.error}

@@ -2,16 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { LotDetail, LotReadingEntry } from '@/api/types';
-import { devicesQuery } from '@/api/queries/rules';
-import { plainNumber } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
-import { IconButton } from '@/ui/IconButton';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { devicesQuery, useReadLotDevice, useRemoveLotReading, useSaveLotReading } from '@/api';
+import type { LotDetail, LotReadingEntry } from '@/api';
+import { plainNumber } from '@/lib';
+import { useSettings } from '@/hooks';
+import { Button, ChoiceChips, Disclosure, ErrorMessage, IconButton, NumberField } from '@/ui';
 import { Titration } from './Titration';
 
 type ReadingQuantity = LotReadingEntry['what'];
@@ -43,7 +38,7 @@ export function LotReadings({ lot }: { lot: LotDetail }) {
   const [what, setWhat] = useState<ReadingQuantity>(lot.figures[2]?.prior ? 'acid' : 'brix');
   const [value, setValue] = useState<number | null>(null);
   const params = { path: { lot_id: lot.id } };
-  const keep = api.useMutation('post', '/api/lots/{lot_id}/readings');
+  const keep = useSaveLotReading();
   const take = (body: LotReadingEntry) => keep.mutate({ params, body }, { onSuccess: () => setValue(null) });
   const device = useDevice(lot.id, what, take);
   const [, , unit] = QUANTITY_OPTIONS.find(([option]) => option === what) ?? ['', '', ''];
@@ -81,13 +76,13 @@ export function LotReadings({ lot }: { lot: LotDetail }) {
               onFigure={setValue}
             />
           </label>
-          <button type="submit" className="btn btn-primary btn-lg text-base" disabled={keep.isPending}>
+          <Button type="submit" look="primary" large className="text-base" disabled={keep.isPending}>
             Save
-          </button>
+          </Button>
           {device && (
-            <button type="button" className="btn btn-lg text-base" disabled={device.isReading} onClick={device.read}>
+            <Button large className="text-base" disabled={device.isReading} onClick={device.read}>
               {device.isReading ? 'Reading…' : `Read the ${device.name}`}
-            </button>
+            </Button>
           )}
         </div>
         <ErrorMessage fault={keep.error ?? device?.error} className="text-lg text-error" />
@@ -106,7 +101,7 @@ export function LotReadings({ lot }: { lot: LotDetail }) {
 
 /** What was read of it, each to be taken back. */
 function ReadingList({ lot }: { lot: LotDetail }) {
-  const remove = api.useMutation('delete', '/api/lots/{lot_id}/readings/{reading_id}');
+  const remove = useRemoveLotReading();
   if (lot.readings.length === 0) {
     return <p className="text-lg text-quiet">Not measured yet. Drinks use the standard values.</p>;
   }
@@ -139,7 +134,7 @@ function ReadingList({ lot }: { lot: LotDetail }) {
 function useDevice(lotId: number, what: ReadingQuantity, onShown: (entry: LotReadingEntry) => void) {
   const { devices } = useSettings();
   const known = useQuery(devicesQuery());
-  const read = api.useMutation('post', '/api/lots/{lot_id}/read/{device}');
+  const read = useReadLotDevice();
   const kind = known.data?.find((item) => item.device === DEVICE[what]);
   const make = kind && (devices[kind.device] ?? kind.makes[0]);
   if (!kind || !make || make === 'by hand') return null;

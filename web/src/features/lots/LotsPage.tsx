@@ -1,17 +1,12 @@
-import { useWithVolumes } from '@/hooks/settings';
+import { useDocumentTitle, useWithVolumes } from '@/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, Navigate, useSearchParams } from 'react-router';
 
-import type { Lot } from '@/api/types';
-import { larderQuery } from '@/api/queries/larder';
-import { lotsQuery } from '@/api/queries/lots';
-import { plainNumber } from '@/lib/format';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { Checkbox } from '@/ui/Checkbox';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { larderQuery, type Lot, lotsQuery } from '@/api';
+import { plainNumber } from '@/lib';
+import { Button, Checkbox, LoadingOrError, PageHeader } from '@/ui';
 import { LogLot } from './LogLot';
 
 /** Every lot that is open, and those that are used up where they are asked for. */
@@ -32,9 +27,9 @@ export function LotsPage() {
     <div className="page-body">
       <PageHeader
         actions={
-          <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
+          <Button look="primary" className="gap-2" onClick={() => setNoting(true)}>
             <Plus size={20} aria-hidden /> Log juice or a bottle
-          </button>
+          </Button>
         }
       />
       <main className="flex flex-col gap-3">

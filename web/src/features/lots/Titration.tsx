@@ -1,8 +1,7 @@
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { useTitrate } from '@/api';
+import { Button, ErrorMessage, FormField, NumberField } from '@/ui';
 
 interface Props {
   steps: string[];
@@ -14,7 +13,7 @@ interface Props {
 export function Titration({ steps, onAcid }: Props) {
   const [told, setTold] = useState({ sample_ml: 10, lye_ml: null as number | null, lye_mol_per_l: 0.1 });
   const tell = (change: Partial<typeof told>) => setTold({ ...told, ...change });
-  const work = api.useMutation('post', '/api/titration');
+  const work = useTitrate();
   const { sample_ml, lye_ml, lye_mol_per_l } = told;
   return (
     <div className="flex flex-col gap-3 pt-1 text-base">
@@ -35,29 +34,26 @@ export function Titration({ steps, onAcid }: Props) {
         </FormField>
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <button
-          type="button"
-          className="btn min-h-11 text-base"
+        <Button
           disabled={lye_ml === null || work.isPending}
           onClick={() => work.mutate({ body: { sample_ml, lye_ml: lye_ml ?? 0, lye_mol_per_l } })}
         >
           Calculate
-        </button>
+        </Button>
         {work.data && (
           <>
             <span role="status" className="text-lg font-semibold">
               {work.data.words}
             </span>
-            <button
-              type="button"
-              className="btn btn-primary min-h-11 text-base"
+            <Button
+              look="primary"
               onClick={() => {
                 onAcid(work.data.acid, work.data.sd, `${lye_ml ?? 0} ml of ${lye_mol_per_l} M lye in ${sample_ml} ml`);
                 work.reset();
               }}
             >
               Save as a reading
-            </button>
+            </Button>
           </>
         )}
       </div>

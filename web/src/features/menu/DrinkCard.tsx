@@ -1,9 +1,9 @@
 import { Check, CircleAlert } from 'lucide-react';
 
-import type { MenuDrinkToday } from '@/api/types';
-import { AXIS_NAMES, axisUnit, levelText, shownAmount, withUnit, type AxisName } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { AxisMark } from '@/ui/AxisMark';
+import type { MenuDrinkToday } from '@/api';
+import { AXIS_NAMES, type AxisName, axisUnit, levelText, shownAmount, withUnit } from '@/lib';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { Button, AxisMark } from '@/ui';
 import { OpenOnBenchNotice, useOpenOnBench } from '@/features/open-on-bench';
 import { trialIdOf } from './trialId';
 
@@ -89,15 +89,14 @@ function Open({ id, drink }: { id: number; drink: MenuDrinkToday }) {
   return (
     <div className="print:hidden">
       <OpenOnBenchNotice laying={laying} />
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+      <Button
+        look="outline"
         title="Open on the bench with today’s bottles and juice"
         disabled={laying.isPending}
         onClick={() => void trialIdOf(id, drink.trial).then((parent) => laying.lay({ spec: drink.spec, parent }))}
       >
         Open<span className="sr-only"> {drink.name} on the bench</span>
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 
-import type { MenuToday } from '@/api/types';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { volumeText } from '@/lib/format';
+import type { MenuToday } from '@/api';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { volumeText } from '@/lib';
 import { ExpectedServes } from './ExpectedServes';
 
 /** What the evening takes: what to measure, prepare and buy, what runs low, and how many are expected. */

@@ -1,14 +1,11 @@
-import { api } from '@/api/client';
-import type { MenuToday } from '@/api/types';
-import { priceText } from '@/lib/format';
-import { NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type MenuToday, useSetCurrency, useSetServes } from '@/api';
+import { priceText } from '@/lib';
+import { Disclosure, ErrorMessage, NumberField } from '@/ui';
 
 /** How many of each drink are expected, and what it is sold for: the lists beside follow. */
 export function ExpectedServes({ today }: { today: MenuToday }) {
-  const mutation = api.useMutation('put', '/api/drinks/{drink_id}/tonight');
-  const currency = api.useMutation('put', '/api/currency');
+  const mutation = useSetServes();
+  const currency = useSetCurrency();
   return (
     <section aria-label="Serves expected" className="panel p-4 print:hidden">
       <Disclosure title="Serves and prices" count={today.drinks.reduce((all, { serves }) => all + (serves ?? 0), 0)}>

@@ -1,11 +1,11 @@
-import { useWithVolumes } from '@/hooks/settings';
+import { useWithVolumes } from '@/hooks';
 import { Plus, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import type { Lot } from '@/api/types';
-import { levelText, plainNumber, type AxisName } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
+import type { Lot } from '@/api';
+import { type AxisName, levelText, plainNumber } from '@/lib';
+import { Button, AxisMark } from '@/ui';
 import { LogLot } from '@/features/lots';
 
 /** Today's lots in one strip: what was pressed, opened and cooked, what was measured of it, and the way to note another. */
@@ -19,9 +19,9 @@ export function LotStrip({ lots }: { lots: Lot[] }) {
         <Link to="/ingredients/open" className="btn btn-ghost min-h-11 border-base-300 text-base font-normal">
           Show all
         </Link>
-        <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
+        <Button look="primary" className="gap-2" onClick={() => setNoting(true)}>
           <Plus size={20} aria-hidden /> Log juice or a bottle
-        </button>
+        </Button>
       </div>
       {inUse.length === 0 ? (
         <p className="max-w-prose text-lg text-quiet">

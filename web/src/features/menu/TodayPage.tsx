@@ -1,14 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 
-import type { MenuToday } from '@/api/types';
-import { lotsQuery } from '@/api/queries/lots';
-import { menuTodayQuery } from '@/api/queries/menu';
-import { useSwapTarget, useSettings, useWithVolumes } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { useLastDefined } from '@/hooks/useLastDefined';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { lotsQuery, type MenuToday, menuTodayQuery } from '@/api';
+import { useDocumentTitle, useLastDefined, useSettings, useSwapTarget, useWithVolumes } from '@/hooks';
+import { Button, LoadingOrError, PageHeader } from '@/ui';
 import { DrinkCard } from './DrinkCard';
 import { LotStrip } from './LotStrip';
 import { EveningLists } from './EveningLists';
@@ -30,9 +25,9 @@ export function TodayPage() {
       <div className="print:hidden">
         <PageHeader
           actions={
-            <button type="button" className="btn min-h-11 gap-2 text-base" onClick={() => window.print()}>
+            <Button className="gap-2" onClick={() => window.print()}>
               <Printer size={20} aria-hidden /> Print
-            </button>
+            </Button>
           }
         />
       </div>

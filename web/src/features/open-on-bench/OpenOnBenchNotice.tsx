@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 
-import { asSentence } from '@/lib/format';
-import { Notice } from '@/ui/Notice';
+import { asSentence } from '@/lib';
+import { Button, Notice } from '@/ui';
 import type { OpenOnBench } from './useOpenOnBench';
 
 /** Asks what becomes of what lies on the bench, where it is kept as no trial; and tells why nothing was laid there. */
@@ -14,18 +14,18 @@ export function OpenOnBenchNotice({ laying }: { laying: OpenOnBench }) {
     >
       {asking && (
         <>
-          <button type="button" className="btn btn-primary min-h-11" disabled={isPending} onClick={() => goOn(true)}>
+          <Button look="primary" disabled={isPending} onClick={() => goOn(true)}>
             Save a trial first
-          </button>
-          <button type="button" className="btn min-h-11" disabled={isPending} onClick={() => goOn(false)}>
+          </Button>
+          <Button disabled={isPending} onClick={() => goOn(false)}>
             Replace them
-          </button>
+          </Button>
           <Link className="btn min-h-11" to={bench} onClick={leaveIt}>
             See the bench first
           </Link>
-          <button type="button" className="btn btn-ghost min-h-11" onClick={leaveIt}>
+          <Button look="ghost" onClick={leaveIt}>
             Cancel
-          </button>
+          </Button>
         </>
       )}
     </Notice>

@@ -2,10 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { client, unwrap } from '@/api/client';
-import type { DrinkDetail, Spec } from '@/api/types';
-import { drinkQuery } from '@/api/queries/drinks';
-import { sameDrink } from '@/spec/edits';
+import { createTrial, type DrinkDetail, drinkQuery, fetchDrink, REFETCHES, saveDraft, type Spec, unwrap } from '@/api';
+import { sameDrink } from '@/spec';
 import { rememberReplacedDraft, resendAbandonedSave, DEFAULT_MAKING } from '@/features/draft';
 
 interface ReplacedDraft {
@@ -26,11 +24,10 @@ function isUnkept({ draft, trials }: DrinkDetail): boolean {
 export function useOpenOnBench(drinkId: number) {
   const queryClient = useQueryClient();
   const navigate = useNavigate();
-  const params = { path: { drink_id: drinkId } };
   const [asking, setAsking] = useState<ReplacedDraft | null>(null);
   const replace = async (drink: DrinkDetail, { spec, parent }: ReplacedDraft) => {
     const body = { parent_trial_id: parent, spec, revision: drink.draft?.revision ?? 0 };
-    unwrap(await client.PUT('/api/drinks/{drink_id}/draft', { params, body }));
+    unwrap(await saveDraft(drinkId, body));
     if (drink.draft) rememberReplacedDraft(drinkId, drink.draft);
     // The bench opens with the draft that the drink has by then.
     await queryClient.invalidateQueries({ queryKey: drinkQuery(drinkId).queryKey });
@@ -39,9 +36,10 @@ export function useOpenOnBench(drinkId: number) {
   const read = async () => {
     // What a window that was just left is still saving lies there already.
     await resendAbandonedSave(drinkId);
-    return unwrap(await client.GET('/api/drinks/{drink_id}', { params }));
+    return fetchDrink(drinkId);
   };
   const lay = useMutation({
+    ...REFETCHES,
     mutationFn: async (replacedDraft: ReplacedDraft) => {
       const drink = await read();
       if (isUnkept(drink)) setAsking(replacedDraft);
@@ -49,6 +47,7 @@ export function useOpenOnBench(drinkId: number) {
     },
   });
   const goOn = useMutation({
+    ...REFETCHES,
     mutationFn: async ({ keeping, replacedDraft: laid }: { keeping: boolean; replacedDraft: ReplacedDraft }) => {
       const drink = await read();
       await replace(keeping ? await kept(drink) : drink, laid);
@@ -81,6 +80,5 @@ async function kept(drink: DrinkDetail): Promise<DrinkDetail> {
     revision: drink.draft.revision,
     beside: false,
   };
-  const params = { path: { drink_id: drink.id }, query: {} };
-  return unwrap(await client.POST('/api/drinks/{drink_id}/trials', { params, body }));
+  return createTrial(drink.id, body);
 }

@@ -1,8 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 
-import type { Criteria } from '@/api/types';
-import { larderQuery } from '@/api/queries/larder';
+import { type Criteria, larderQuery } from '@/api';
 import { withoutPreference } from './criteria';
 
 interface Props {

@@ -1,8 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { Criteria } from '@/api/types';
-import { combinationCountQuery } from '@/api/queries/originals';
-import { useSettings } from '@/hooks/settings';
+import { combinationCountQuery, type Criteria } from '@/api';
+import { useSettings } from '@/hooks';
 
 /** How many combinations a wish leaves, told as long as it is thought about. */
 export function CombinationCount({ wish, busy }: { wish: Criteria; busy: boolean }) {

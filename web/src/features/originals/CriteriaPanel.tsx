@@ -1,11 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { Criteria } from '@/api/types';
-import { stockQuery } from '@/api/queries/larder';
-import { Checkbox } from '@/ui/Checkbox';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
+import { type Criteria, stockQuery } from '@/api';
+import { Button, Checkbox, ChoiceChips, Disclosure, NumberField } from '@/ui';
 import { ActiveCriteria } from './ActiveCriteria';
 import { MoreCriteria } from './MoreCriteria';
 import { IngredientCriteria } from './IngredientCriteria';
@@ -51,13 +47,9 @@ export function CriteriaPanel({ wish, isFolded, onChange }: Props) {
         <Wishes wish={wish} onChange={onChange} />
       )}
       {toAddress(wish) !== '{}' && (
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11 border-base-300 text-base"
-          onClick={() => onChange(ANYTHING)}
-        >
+        <Button look="outline" onClick={() => onChange(ANYTHING)}>
           Clear all wishes
-        </button>
+        </Button>
       )}
     </div>
   );

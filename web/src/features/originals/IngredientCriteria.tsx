@@ -1,9 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import type { Criteria } from '@/api/types';
-import { ingredientSearchQuery } from '@/api/queries/importText';
-import { SearchField } from '@/ui/SearchField';
+import { type Criteria, ingredientSearchQuery } from '@/api';
+import { Button, SearchField } from '@/ui';
 import { withPreference } from './criteria';
 
 interface Props {
@@ -43,18 +42,19 @@ export function IngredientCriteria({ wish, onChange }: Props) {
             <li key={slug} className="flex flex-wrap items-center gap-1 border-b border-base-300 pb-1.5 text-base">
               <span className="basis-full leading-tight">{name}</span>
               {LISTS.map(([list, option]) => (
-                <button
+                <Button
                   key={list}
-                  type="button"
+
                   aria-label={`${option}: ${name}`}
-                  className="btn btn-ghost min-h-11 border-base-300 px-2 text-base font-normal"
+                  look="outline"
+                  className="px-2"
                   onClick={() => {
                     onChange(withPreference(wish, list, slug));
                     setWords('');
                   }}
                 >
                   {option}
-                </button>
+                </Button>
               ))}
             </li>
           ))}

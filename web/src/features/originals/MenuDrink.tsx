@@ -1,7 +1,7 @@
 import { ArrowRight, RefreshCw } from 'lucide-react';
 
-import type { Original, Criteria } from '@/api/types';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import type { Criteria, Original } from '@/api';
+import { Button, ErrorMessage } from '@/ui';
 import { OriginalGlass } from './OriginalGlass';
 import { usePinned } from './pinned';
 import { useOpenOriginal } from './useOpenOriginal';
@@ -30,24 +30,17 @@ export function MenuDrink({ title, drink, busy, onOther }: Props) {
           <OriginalGlass original={drink} pinned={isPinned(drink)} onPin={() => toggle(drink)} />
           <p className="text-base text-quiet">{drink.reasons[0]}</p>
           <div className="mt-auto flex flex-wrap gap-1.5">
-            <button
-              type="button"
-              className="btn btn-secondary min-h-11 text-base"
+            <Button
+              look="secondary"
               disabled={isPending}
               aria-label={`Open on the bench: ${drink.spec.name}`}
               onClick={() => lay(drink)}
             >
               Open on the bench <ArrowRight size={18} aria-hidden />
-            </button>
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11 border-base-300 text-base"
-              disabled={busy}
-              aria-label={`Replace ${drink.spec.name}`}
-              onClick={onOther}
-            >
+            </Button>
+            <Button look="outline" disabled={busy} aria-label={`Replace ${drink.spec.name}`} onClick={onOther}>
               <RefreshCw size={18} aria-hidden /> Replace
-            </button>
+            </Button>
           </div>
           <ErrorMessage fault={error} />
         </>

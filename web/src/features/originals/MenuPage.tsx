@@ -1,13 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import type { Original, Criteria } from '@/api/types';
-import { menuQuery } from '@/api/queries/originals';
-import { useSwapTarget, useSettings, useWithVolumes } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { Checkbox } from '@/ui/Checkbox';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type Criteria, menuQuery, type Original } from '@/api';
+import { useDocumentTitle, useSettings, useSwapTarget, useWithVolumes } from '@/hooks';
+import { Button, Checkbox, ErrorMessage, PageHeader } from '@/ui';
 import { MenuDrink } from './MenuDrink';
 import { ANYTHING } from './criteria';
 
@@ -63,14 +59,9 @@ export function MenuPage() {
             on={atHand}
             onChange={(on) => others({ stays: FIRST.stays, atHand: on })}
           />
-          <button
-            type="button"
-            className="btn btn-primary min-h-11 text-base"
-            disabled={isFetching}
-            onClick={() => others({ stays: FIRST.stays })}
-          >
+          <Button look="primary" disabled={isFetching} onClick={() => others({ stays: FIRST.stays })}>
             Other drinks
-          </button>
+          </Button>
           <p role="status" className="text-base text-quiet">
             {isFetching ? 'Filling the menu…' : ''}
           </p>

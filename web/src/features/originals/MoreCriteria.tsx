@@ -1,12 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { Criteria } from '@/api/types';
-import { aromasQuery, familiesQuery, rulesQuery } from '@/api/queries/rules';
-import { tastersQuery } from '@/api/queries/sensory';
-import { capital } from '@/lib/format';
-import { NumberField } from '@/ui/NumberField';
-import { formWords } from '@/spec/formWords';
-import { Select } from '@/ui/Select';
+import { aromasQuery, type Criteria, familiesQuery, rulesQuery, tastersQuery } from '@/api';
+import { capital } from '@/lib';
+import { NumberField, Select } from '@/ui';
+import { formWords } from '@/spec';
 
 interface Props {
   wish: Criteria;

@@ -1,11 +1,11 @@
 import { ArrowRight } from 'lucide-react';
 import { Link } from 'react-router';
 
-import type { Original, Criteria } from '@/api/types';
-import { capital, priceText, plainNumber } from '@/lib/format';
-import { formWords } from '@/spec/formWords';
-import { useSettings, type Country, useWithVolumes } from '@/hooks/settings';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import type { Criteria, Original } from '@/api';
+import { capital, plainNumber, priceText } from '@/lib';
+import { formWords } from '@/spec';
+import { type Country, useSettings, useWithVolumes } from '@/hooks';
+import { Button, ErrorMessage } from '@/ui';
 import { useOpenOriginal } from './useOpenOriginal';
 import { similarTo, withVariedPart } from './criteria';
 
@@ -60,9 +60,7 @@ export function OriginalDetails({ original, wish, onWish, onMoved }: Props) {
       </p>
       <OpenOriginal original={original} wish={wish} />
       <div className="flex flex-wrap gap-1.5">
-        <button type="button" className="btn min-h-11 text-base" onClick={() => ask(similarTo(wish, original))}>
-          More like this
-        </button>
+        <Button onClick={() => ask(similarTo(wish, original))}>More like this</Button>
         <select
           className="select min-h-11 w-auto text-base"
           aria-label="Vary one part"
@@ -114,9 +112,9 @@ function OpenOriginal({ original, wish }: { original: Original; wish: Criteria }
   const { lay, isPending, error } = useOpenOriginal(wish);
   return (
     <>
-      <button type="button" className="btn btn-primary btn-lg" disabled={isPending} onClick={() => lay(original)}>
+      <Button look="primary" large disabled={isPending} onClick={() => lay(original)}>
         Open on the bench <ArrowRight size={20} aria-hidden />
-      </button>
+      </Button>
       <ErrorMessage fault={error} />
     </>
   );

@@ -1,14 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Pin, PinOff } from 'lucide-react';
 
-import type { Original } from '@/api/types';
-import { glassesQuery } from '@/api/queries/rules';
-import { larderQuery } from '@/api/queries/larder';
-import { useSettings } from '@/hooks/settings';
-import { namesIn } from '@/spec/names';
-import { pourWords } from '@/spec/pourWords';
-import { LevelsLine } from '@/ui/LevelsLine';
-import { GlassDrawing } from '@/ui/glass/GlassDrawing';
+import { glassesQuery, larderQuery, type Original } from '@/api';
+import { useSettings } from '@/hooks';
+import { namesIn, pourWords } from '@/spec';
+import { GlassDrawing, LevelsLine } from '@/ui';
 
 interface Props {
   original: Original;

@@ -2,10 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { curveLinearClosed, line } from 'd3-shape';
 import { useId } from 'react';
 
-import type { Original } from '@/api/types';
-import { familiesQuery, rulesQuery } from '@/api/queries/rules';
-import { levelText } from '@/lib/format';
-import { roundTicks, stepScale } from '@/lib/scales';
+import { familiesQuery, type Original, rulesQuery } from '@/api';
+import { levelText, roundTicks, stepScale } from '@/lib';
 
 interface Props {
   originals: Original[];

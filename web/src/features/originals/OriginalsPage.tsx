@@ -1,12 +1,9 @@
 import { RotateCcw, Shuffle, Square } from 'lucide-react';
 import { useState } from 'react';
 
-import type { Criteria } from '@/api/types';
-import { useWithVolumes } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useMediaQuery } from '@/hooks/useMediaQuery';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import type { Criteria } from '@/api';
+import { useDocumentTitle, useMediaQuery, useWithVolumes } from '@/hooks';
+import { Button, ErrorMessage, PageHeader } from '@/ui';
 import { PinnedFlight } from './PinnedFlight';
 import { CombinationCount } from './CombinationCount';
 import { OriginalDetails } from './OriginalDetails';
@@ -131,26 +128,17 @@ function BoardHead({ wish, rested, busy, onChange, onUndo, onStop }: BoardHeadPr
     <div className="panel flex flex-wrap items-center gap-2 px-3 py-2">
       <CombinationCount wish={rested} busy={busy} />
       <div className="ml-auto flex shrink-0 flex-wrap justify-end gap-1.5">
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11 border-base-300 text-base"
-          disabled={!onUndo}
-          onClick={() => onUndo?.()}
-        >
+        <Button look="outline" disabled={!onUndo} onClick={() => onUndo?.()}>
           <RotateCcw size={18} aria-hidden /> Undo
-        </button>
+        </Button>
         {busy ? (
-          <button type="button" className="btn min-h-11 text-base" onClick={onStop}>
+          <Button onClick={onStop}>
             <Square size={16} aria-hidden /> Stop
-          </button>
+          </Button>
         ) : (
-          <button
-            type="button"
-            className="btn min-h-11 text-base"
-            onClick={() => onChange({ ...wish, seed: wish.seed + 1 })}
-          >
+          <Button onClick={() => onChange({ ...wish, seed: wish.seed + 1 })}>
             <Shuffle size={18} aria-hidden /> Other ideas
-          </button>
+          </Button>
         )}
       </div>
     </div>

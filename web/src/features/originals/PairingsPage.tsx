@@ -1,14 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { Pairings, Pairing } from '@/api/types';
-import { pairingsQuery } from '@/api/queries/originals';
-import { capital } from '@/lib/format';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type Pairing, type Pairings, pairingsQuery, useResetPairing, useSetPairing } from '@/api';
+import { capital } from '@/lib';
+import { Button, ErrorMessage, LoadingOrError, PageHeader } from '@/ui';
+import { useDocumentTitle } from '@/hooks';
 
 const TENTHS = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1];
 
@@ -86,8 +82,8 @@ function Matrix({ data, chosen, onChoose }: MatrixProps) {
 
 /** What stands behind a pair, and what the house thinks of it. */
 function PairDetails({ pair, data }: { pair: Pairing; data: Pairings }) {
-  const set = api.useMutation('put', '/api/kinship');
-  const reset = api.useMutation('delete', '/api/kinship');
+  const set = useSetPairing();
+  const reset = useResetPairing();
   const told = pair.own ?? pair.shipped;
   return (
     <section className="panel flex flex-col gap-3 self-start p-4 lg:sticky lg:top-3" aria-label="Pairing">
@@ -112,22 +108,19 @@ function PairDetails({ pair, data }: { pair: Pairing; data: Pairings }) {
         })}
       </div>
       <div className="flex flex-wrap gap-2">
-        <button
-          type="button"
-          className="btn min-h-11 text-base"
+        <Button
           disabled={pair.own === null || reset.isPending}
           onClick={() => reset.mutate({ params: { query: { one: pair.one, other: pair.other } } })}
         >
           Reset this pairing
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11 border-base-300 text-base"
+        </Button>
+        <Button
+          look="outline"
           disabled={data.pairs.every(({ own }) => own === null) || reset.isPending}
           onClick={() => reset.mutate({ params: { query: {} } })}
         >
           Reset all
-        </button>
+        </Button>
       </div>
       <ErrorMessage fault={set.error ?? reset.error} />
     </section>

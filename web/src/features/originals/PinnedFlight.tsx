@@ -1,16 +1,14 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Criteria } from '@/api/types';
-import { Dialog } from '@/ui/Dialog';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Criteria, useStartFlight } from '@/api';
+import { Button, Dialog, ErrorMessage } from '@/ui';
 import { usePinned } from './pinned';
 
 /** What is pinned, to be tasted blind against each other. */
 export function PinnedFlight({ wish }: { wish: Criteria }) {
   const { pinned, clear } = usePinned();
-  const add = api.useMutation('post', '/api/originals/flight');
+  const add = useStartFlight();
   const [open, setOpen] = useState(false);
   if (pinned.length === 0) {
     return <p className="px-1 text-base text-quiet">Pin two or three ideas to taste them blind.</p>;
@@ -41,17 +39,12 @@ export function PinnedFlight({ wish }: { wish: Criteria }) {
             ? ''
             : 'Only drinks of one family can be tasted together.'}
       </span>
-      <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={clear}>
+      <Button look="ghost" onClick={clear}>
         Unpin all
-      </button>
-      <button
-        type="button"
-        className="btn btn-primary min-h-11 text-base"
-        disabled={pinned.length < 2 || !alike || add.isPending}
-        onClick={start}
-      >
+      </Button>
+      <Button look="primary" disabled={pinned.length < 2 || !alike || add.isPending} onClick={start}>
         Taste {Math.min(pinned.length, 6)} blind
-      </button>
+      </Button>
       <ErrorMessage fault={add.error} className="basis-full" />
       {open && add.data && (
         <Dialog

@@ -1,4 +1,4 @@
-import type { Original, Criteria } from '@/api/types';
+import type { Criteria, Original } from '@/api';
 
 /** A wish for nothing in particular. */
 export const ANYTHING: Criteria = {

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 
-import type { Original } from '@/api/types';
-import { hasKeys, writeStored, readStored } from '@/lib/storage';
+import type { Original } from '@/api';
+import { hasKeys, readStored, writeStored } from '@/lib';
 
 const PLACE = 'oenomel.pinned';
 const listeners = new Set<() => void>();

@@ -2,9 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 
-import type { Criteria } from '@/api/types';
-import { criteriaQuery } from '@/api/queries/originals';
-import { useHotkeys } from '@/hooks/useHotkeys';
+import { type Criteria, criteriaQuery } from '@/api';
+import { useHotkeys } from '@/hooks';
 import { fromAddress, toAddress } from './criteria';
 
 /**

@@ -1,13 +1,11 @@
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Original, Criteria } from '@/api/types';
-import { useShowDrink } from '@/api/queries/drinks';
+import { type Criteria, type Original, useCreateDrink } from '@/api';
 
 /** Puts an original into the book with where it comes from, and opens the bench. */
 export function useOpenOriginal(wish: Criteria) {
   const navigate = useNavigate();
-  const start = api.useMutation('post', '/api/drinks', { onSuccess: useShowDrink() });
+  const start = useCreateDrink();
   const lay = ({ spec, reasons }: Original) => {
     const body = {
       name: spec.name,

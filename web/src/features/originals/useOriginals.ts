@@ -1,9 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 
-import type { Criteria } from '@/api/types';
-import { originalsQuery } from '@/api/queries/originals';
-import { useSwapTarget, useSettings } from '@/hooks/settings';
-import { useDebouncedValue } from '@/hooks/useDebouncedValue';
+import { type Criteria, originalsQuery } from '@/api';
+import { useDebouncedValue, useSettings, useSwapTarget } from '@/hooks';
 import { usePinned } from './pinned';
 
 const REST_MS = 150;

@@ -1,11 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import { larderQuery } from '@/api/queries/larder';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { larderQuery, useAdjustAcid, useAdjustBrix } from '@/api';
+import { Button, ErrorMessage, FormField, NumberField, Select } from '@/ui';
 
 /** What brings a liquid that stands there to a °Bx, or a juice to another one's acid. */
 export function AdjustPanel() {
@@ -23,7 +20,7 @@ function ToBrix() {
     brix: null,
     wanted_brix: 50,
   });
-  const work = api.useMutation('post', '/api/adjust/brix');
+  const work = useAdjustBrix();
   const { weight_g, brix, wanted_brix } = told;
   const tell = (change: Partial<typeof told>) => {
     const next = { ...told, ...change };
@@ -64,7 +61,7 @@ function ToAcid() {
   const larder = useQuery(larderQuery()).data ?? [];
   const juices = larder.filter(({ kind, acid }) => kind === 'juice' && acid > 0);
   const [told, setTold] = useState({ juice: 'orange-juice', like: 'lime-juice', volume_ml: 1000 });
-  const work = api.useMutation('post', '/api/adjust/acid');
+  const work = useAdjustAcid();
   const tell = (change: Partial<typeof told>) => {
     const next = { ...told, ...change };
     setTold(next);
@@ -101,9 +98,9 @@ function ToAcid() {
           {work.data.words}
         </p>
       ) : (
-        <button type="button" className="btn min-h-11 self-start text-base" onClick={() => work.mutate({ body: told })}>
+        <Button className="self-start" onClick={() => work.mutate({ body: told })}>
           Calculate
-        </button>
+        </Button>
       )}
       <p className="text-base text-quiet">
         Use food-grade acid and weigh it with care. Use adjusted juice the same day.

@@ -1,15 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 
-import { api, client, unwrap } from '@/api/client';
-import type { Preparation, PreparationLine } from '@/api/types';
-import { kitchenIngredientsQuery } from '@/api/queries/preparations';
-import { capital, plainNumber } from '@/lib/format';
-import { NumberField } from '@/ui/NumberField';
-import { IconButton } from '@/ui/IconButton';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { kitchenIngredientsQuery, type Preparation, type PreparationLine, useScalePreparation } from '@/api';
+import { capital, plainNumber } from '@/lib';
+import { Button, ErrorMessage, IconButton, NumberField, Select } from '@/ui';
 
 interface Props {
   preparation: Preparation;
@@ -80,6 +75,7 @@ export function nameOf(line: PreparationLine): string {
 function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) => void }) {
   const [words, setWords] = useState('');
   const [unknown, setUnknown] = useState('');
+  const queryClient = useQueryClient();
   const query = useQuery(kitchenIngredientsQuery(words.trim()));
   const offered = words.trim() && !query.isPlaceholderData ? (query.data ?? []).slice(0, 5) : [];
   const add = (what: string) => {
@@ -89,7 +85,7 @@ function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) =
   };
   const addMeant = async () => {
     const q = words.trim();
-    const [meant] = unwrap(await client.GET('/api/kitchen', { params: { query: { q } } }));
+    const [meant] = await queryClient.query({ ...kitchenIngredientsQuery(q), staleTime: 'static' });
     if (meant?.sure) add(meant.what);
     else
       setUnknown(
@@ -124,9 +120,9 @@ function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) =
         <ul aria-label="Matches" className="flex flex-wrap gap-1.5">
           {offered.map(({ what, name, note }) => (
             <li key={`${what} ${note}`}>
-              <button type="button" className="btn min-h-11 text-base font-normal" onClick={() => add(what)}>
+              <Button className="font-normal" onClick={() => add(what)}>
                 {name} <span className="text-quiet">{note}</span>
-              </button>
+              </Button>
             </li>
           ))}
         </ul>
@@ -138,7 +134,7 @@ function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) =
 /** The whole for what is on hand of one line. */
 function ScaleTo({ preparation, onChange }: Props) {
   const [line, setLine] = useState(0);
-  const scale = api.useMutation('post', '/api/prepare/scaled');
+  const scale = useScalePreparation();
   const at = Math.min(line, preparation.lines.length - 1);
   const chosen = preparation.lines[at];
   if (!chosen) return null;

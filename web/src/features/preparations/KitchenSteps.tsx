@@ -1,12 +1,9 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { useState } from 'react';
 
-import type { Preparation, PreparationStep } from '@/api/types';
-import { plainNumber } from '@/lib/format';
-import { writeStored, readStored } from '@/lib/storage';
-import { Countdown } from '@/ui/Countdown';
-import { NumberField } from '@/ui/NumberField';
-import { IconButton } from '@/ui/IconButton';
+import type { Preparation, PreparationStep } from '@/api';
+import { plainNumber, readStored, writeStored } from '@/lib';
+import { Button, Countdown, IconButton, NumberField } from '@/ui';
 import { nameOf } from './IngredientLines';
 
 interface Props {
@@ -57,16 +54,16 @@ export function KitchenSteps({ slug, preparation, strainable, onChange }: Props)
       </ol>
       <div role="group" aria-label="Add a step" className="flex flex-wrap gap-1.5">
         {DOINGS.map((doing) => (
-          <button
+          <Button
             key={doing}
-            type="button"
-            className="btn min-h-11 text-base font-normal"
+
+            className="font-normal"
             onClick={() =>
               onChange({ steps: [...steps, { do: doing, minutes: null, discard: [], evaporated_g: null }] })
             }
           >
             + {doing}
-          </button>
+          </Button>
         ))}
       </div>
     </section>

@@ -2,16 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Fault, PreparationAnswer } from '@/api/types';
-import { adjustBrixQuery } from '@/api/queries/preparations';
-import { currencyQuery } from '@/api/queries/menu';
-import { priceText, plainNumber } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
-import { NumberField } from '@/ui/NumberField';
-import { Disclosure } from '@/ui/Disclosure';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useLastDefined } from '@/hooks/useLastDefined';
+import { adjustBrixQuery, currencyQuery, type Fault, type PreparationAnswer, useSetGoodsPrice } from '@/api';
+import { plainNumber, priceText } from '@/lib';
+import { AxisMark, Disclosure, ErrorMessage, NumberField } from '@/ui';
+import { useLastDefined } from '@/hooks';
 
 interface Props {
   answer: PreparationAnswer | undefined;
@@ -126,7 +120,7 @@ function BringTo({ weight, brix }: { weight: number; brix: number }) {
 
 /** What each part costs; the price of what is weighed is told here, that of a bottle on its own page. */
 function CostTable({ parts, sign }: { parts: PreparationAnswer['cost']['parts']; sign: string }) {
-  const put = api.useMutation('put', '/api/goods/{slug}/price');
+  const put = useSetGoodsPrice();
   return (
     <Disclosure title="Prices">
       <ul className="flex flex-col gap-1 text-base">

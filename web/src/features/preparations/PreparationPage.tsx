@@ -2,21 +2,20 @@ import { useQuery } from '@tanstack/react-query';
 import { Undo2 } from 'lucide-react';
 import { useParams } from 'react-router';
 
-import type { Preparation, PreparationSummary } from '@/api/types';
-import { preparationsQuery, preparationOutcomeQuery } from '@/api/queries/preparations';
-import { capital } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { useHotkeys } from '@/hooks/useHotkeys';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { FormField } from '@/ui/NumberField';
-import { IconButton } from '@/ui/IconButton';
-import { TextField } from '@/ui/TextField';
-import { WriteConflict } from '@/ui/WriteConflict';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDebouncedValue } from '@/hooks/useDebouncedValue';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type Preparation, preparationOutcomeQuery, preparationsQuery, type PreparationSummary } from '@/api';
+import { capital } from '@/lib';
+import { useDebouncedValue, useDocumentTitle, useHotkeys, useSettings } from '@/hooks';
+import {
+  Button,
+  ErrorMessage,
+  FormField,
+  IconButton,
+  LoadingOrError,
+  PageHeader,
+  Select,
+  TextField,
+  WriteConflict,
+} from '@/ui';
 import { IngredientLines } from './IngredientLines';
 import { RecordMaking } from './RecordMaking';
 import { OutcomePanel } from './OutcomePanel';
@@ -75,14 +74,9 @@ function PreparationEditor({ slug, kept }: { slug: string; kept: PreparationSumm
         actions={
           <>
             <IconButton icon={Undo2} label="Undo" hotkey="Ctrl Z" disabled={!canUndo} onClick={undo} />
-            <button
-              type="button"
-              className="btn btn-primary min-h-11 text-base"
-              disabled={!isChanged || !ready || writing.isPending}
-              onClick={writing.write}
-            >
+            <Button look="primary" disabled={!isChanged || !ready || writing.isPending} onClick={writing.write}>
               {isChanged || !kept ? 'Save' : 'Saved'}
-            </button>
+            </Button>
           </>
         }
       />

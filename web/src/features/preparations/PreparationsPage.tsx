@@ -2,13 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { Link } from 'react-router';
 
-import type { PreparationSummary } from '@/api/types';
-import { preparationsQuery } from '@/api/queries/preparations';
-import { capital, plainNumber } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { preparationsQuery, type PreparationSummary } from '@/api';
+import { capital, plainNumber } from '@/lib';
+import { useDocumentTitle, useSettings, useWithVolumes } from '@/hooks';
+import { LoadingOrError, PageHeader } from '@/ui';
 import { AdjustPanel } from './AdjustPanel';
 
 /** What the house cooks, infuses, thins and mixes: each with what it comes to and what is left of it. */

@@ -1,11 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Making, Preparation } from '@/api/types';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { TextField } from '@/ui/TextField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Making, type Preparation, useRecordMaking } from '@/api';
+import { Button, ErrorMessage, FormField, NumberField, TextField } from '@/ui';
 
 interface Props {
   slug: string;
@@ -17,7 +14,7 @@ interface Props {
 export function RecordMaking({ slug, preparation, onChange }: Props) {
   const [name, setName] = useState('');
   const [made, setMade] = useState<Making | null>(null);
-  const make = api.useMutation('post', '/api/preparations/{slug}/makings');
+  const make = useRecordMaking();
   const { weight_g, volume_ml, brix } = preparation.final;
   const tell = (part: Partial<Preparation['final']>) => onChange({ final: { ...preparation.final, ...part } });
   return (
@@ -48,9 +45,10 @@ export function RecordMaking({ slug, preparation, onChange }: Props) {
         </FormField>
       </div>
       <TextField label="Name of this batch" hint="date and time if empty" value={name} onWrite={setName} />
-      <button
-        type="button"
-        className="btn btn-accent btn-lg self-start"
+      <Button
+        look="accent"
+        large
+        className="self-start"
         disabled={make.isPending}
         onClick={() =>
           make.mutate(
@@ -65,7 +63,7 @@ export function RecordMaking({ slug, preparation, onChange }: Props) {
         }
       >
         Log it
-      </button>
+      </Button>
       <ErrorMessage fault={make.error} className="text-error" />
       {made && <DrinkEffects made={made} />}
     </section>

@@ -1,4 +1,5 @@
-import type { Preparation, PreparationLine, PreparationStep } from '@/api/types';
+import type { Preparation, PreparationLine, PreparationStep } from '@/api';
+import { Button } from '@/ui';
 
 type Template = Pick<Preparation, 'name' | 'kind' | 'lines' | 'steps'>;
 
@@ -78,14 +79,14 @@ export function Templates({ onStart }: { onStart: (begun: Template) => void }) {
     <div role="group" aria-label="Start from" className="flex flex-wrap items-center gap-1.5">
       <span className="text-lg text-quiet">Start from</span>
       {TEMPLATES.map(([words, begun]) => (
-        <button
+        <Button
           key={words}
-          type="button"
-          className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+
+          look="outline"
           onClick={() => onStart({ ...begun })}
         >
           {words}
-        </button>
+        </Button>
       ))}
     </div>
   );

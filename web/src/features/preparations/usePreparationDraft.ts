@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 
-import type { Preparation } from '@/api/types';
-import { hasKeys, writeStored, readStored } from '@/lib/storage';
+import type { Preparation } from '@/api';
+import { hasKeys, readStored, writeStored } from '@/lib';
 
 interface History {
   past: Preparation[];

@@ -1,10 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Preparation } from '@/api/types';
-import { preparationsQuery } from '@/api/queries/preparations';
-import { useSettings } from '@/hooks/settings';
+import { type Preparation, preparationsQuery, useCreatePreparation, useSavePreparationAs } from '@/api';
+import { useSettings } from '@/hooks';
 import type { usePreparationDraft } from './usePreparationDraft';
 
 /** Writes a preparation down, as a new one or over the one that was read; both are kept where another window wrote meanwhile. */
@@ -12,8 +10,8 @@ export function useSavePreparation(slug: string, isKept: boolean, inHand: Return
   const navigate = useNavigate();
   const cache = useQueryClient();
   const { supposed } = useSettings();
-  const add = api.useMutation('post', '/api/preparations');
-  const save = api.useMutation('put', '/api/preparations/{slug}');
+  const add = useCreatePreparation();
+  const save = useSavePreparationAs();
   const put = (body: Preparation, revision: string | null) =>
     save.mutate(
       { params: { path: { slug }, query: {}, header: { 'If-Match': revision } }, body },

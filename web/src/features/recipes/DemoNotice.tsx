@@ -1,15 +1,13 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import { healthQuery } from '@/api/queries/system';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { healthQuery, useResetDemo } from '@/api';
+import { Button, ErrorMessage } from '@/ui';
 
 /** Says that what is shown is the demo, and puts it back when asked twice. */
 export function DemoNotice() {
   const { data: health } = useQuery(healthQuery());
-  const queryClient = useQueryClient();
-  const reset = api.useMutation('post', '/api/demo/reset', { onSuccess: () => queryClient.resetQueries() });
+  const reset = useResetDemo();
   const [asking, setAsking] = useState(false);
   if (!health?.demo) return null;
   return (
@@ -24,22 +22,19 @@ export function DemoNotice() {
       {asking ? (
         <span className="flex flex-wrap items-center gap-2">
           Everything you added here is deleted.
-          <button
-            type="button"
-            className="btn btn-primary min-h-11"
+          <Button
+            look="primary"
             disabled={reset.isPending}
             onClick={() => reset.mutate({}, { onSuccess: () => setAsking(false) })}
           >
             Reset
-          </button>
-          <button type="button" className="btn min-h-11" onClick={() => setAsking(false)}>
-            Cancel
-          </button>
+          </Button>
+          <Button onClick={() => setAsking(false)}>Cancel</Button>
         </span>
       ) : (
-        <button type="button" className="btn btn-ghost min-h-11 border-base-300" onClick={() => setAsking(true)}>
+        <Button look="outline" onClick={() => setAsking(true)}>
           Reset the demo
-        </button>
+        </Button>
       )}
       <ErrorMessage fault={reset.error} />
     </aside>

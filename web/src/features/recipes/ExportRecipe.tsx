@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 
-import { drinkQuery } from '@/api/queries/drinks';
-import { IconButton } from '@/ui/IconButton';
+import { drinkQuery } from '@/api';
+import { IconButton } from '@/ui';
 import { ExportDrink } from '@/features/export';
 
 /** A drink of the book to take along, as it lies on the bench or as it was kept last. */

@@ -1,15 +1,11 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Family, School } from '@/api/types';
-import { useShowDrink } from '@/api/queries/drinks';
-import { useSettings } from '@/hooks/settings';
-import type { NameOf } from '@/spec/names';
-import { capital } from '@/lib/format';
-import { amountWords } from '@/spec/pourWords';
-import { TextField } from '@/ui/TextField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Family, type School, useCreateDrink } from '@/api';
+import { useSettings } from '@/hooks';
+import { amountWords, type NameOf } from '@/spec';
+import { capital } from '@/lib';
+import { Button, ErrorMessage, TextField } from '@/ui';
 
 interface Props {
   families: Family[];
@@ -26,7 +22,7 @@ export function NewDrink({ families, first, nameOf }: Props) {
   const school = family?.schools.find(({ slug }) => slug === schoolSlug) ?? family?.schools[0];
   const [name, setName] = useState('');
   const { ounceMl } = useSettings();
-  const start = api.useMutation('post', '/api/drinks', { onSuccess: useShowDrink() });
+  const start = useCreateDrink();
   const navigate = useNavigate();
   if (!family || !school) return null;
   const fallback = family.homes.length > 0 ? `New ${family.slug}` : 'New drink';
@@ -88,9 +84,9 @@ export function NewDrink({ families, first, nameOf }: Props) {
       <div className="flex flex-col gap-3 border-base-300 bg-base-100 lg:sticky lg:-bottom-4 lg:-mx-4 lg:-mb-4 lg:border-t lg:p-4">
         <TextField label="Name" value={name} hint={fallback} onWrite={setName} />
         <ErrorMessage fault={start.error} />
-        <button type="submit" className="btn btn-primary btn-lg" disabled={start.isPending}>
+        <Button type="submit" look="primary" large disabled={start.isPending}>
           Open on the bench
-        </button>
+        </Button>
       </div>
     </form>
   );

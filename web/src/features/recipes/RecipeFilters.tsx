@@ -1,9 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { BookFilters } from '@/api/types';
-import { tastersQuery } from '@/api/queries/sensory';
-import { Checkbox } from '@/ui/Checkbox';
-import { Select } from '@/ui/Select';
+import { type BookFilters, tastersQuery } from '@/api';
+import { Checkbox, Select } from '@/ui';
 
 interface Props {
   sought: BookFilters;

@@ -3,18 +3,11 @@ import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { ProblemError } from '@/api/client';
-import type { DrinkSummary, Family, BookFilters } from '@/api/types';
-import { bookCount, bookPages } from '@/api/queries/drinks';
-import { familiesQuery } from '@/api/queries/rules';
-import { larderQuery } from '@/api/queries/larder';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { namesIn, type NameOf } from '@/spec/names';
-import { Notice } from '@/ui/Notice';
-import { SearchField } from '@/ui/SearchField';
-import { IconButton } from '@/ui/IconButton';
-import { useLastDefined } from '@/hooks/useLastDefined';
+import { bookCount, bookPages, familiesQuery, larderQuery, ProblemError } from '@/api';
+import type { BookFilters, DrinkSummary, Family } from '@/api';
+import { Button, IconButton, LoadingOrError, Notice, PageHeader, SearchField } from '@/ui';
+import { type NameOf, namesIn } from '@/spec';
+import { useLastDefined } from '@/hooks';
 import { ExportBook } from '@/features/export';
 import { DemoNotice } from './DemoNotice';
 import { NewDrink } from './NewDrink';
@@ -132,9 +125,9 @@ function ResultCount({ shown, all, seeking, busy, onMore }: ResultCountProps) {
     <p className="flex flex-wrap items-center gap-3 text-quiet" role="status">
       {onMore ? `${shown} of ${drinks}, newest first.` : `${drinks}, newest first.`}
       {onMore && (
-        <button type="button" className="btn min-h-11" disabled={busy} onClick={onMore}>
+        <Button disabled={busy} onClick={onMore}>
           Show older drinks
-        </button>
+        </Button>
       )}
     </p>
   );

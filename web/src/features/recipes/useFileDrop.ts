@@ -1,8 +1,7 @@
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 
-import { passFiles, isOenomelFile, readFiles } from '@/lib/importedFiles';
-import { droppedText } from '@/lib/droppedText';
+import { droppedText, isOenomelFile, passFiles, readFiles } from '@/lib';
 
 /** What is dropped anywhere on the book: files of ours are taken in, a recipe is read. */
 export function useFileDrop() {

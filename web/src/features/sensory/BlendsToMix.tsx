@@ -1,7 +1,7 @@
-import type { Fault, TrainingSession } from '@/api/types';
-import { plainNumber, shownAmount } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import type { Fault, TrainingSession } from '@/api';
+import { plainNumber, shownAmount } from '@/lib';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { Button, ErrorMessage } from '@/ui';
 
 interface Props {
   sitting: TrainingSession;
@@ -26,9 +26,9 @@ export function BlendsToMix({ sitting, pending, fault, onMixed }: Props) {
           <JugLines name="LESS" jug={sitting.less} />
           <JugLines name="MORE" jug={sitting.more} />
         </div>
-        <button type="button" className="btn btn-primary btn-lg" autoFocus disabled={pending} onClick={onMixed}>
+        <Button look="primary" large autoFocus disabled={pending} onClick={onMixed}>
           Start the first test
-        </button>
+        </Button>
         <ErrorMessage fault={fault} className="text-error" />
       </section>
       <ul aria-label="Before the first glass" className="panel flex list-disc flex-col gap-1.5 p-4 pl-9 text-base">

@@ -1,10 +1,9 @@
 import { ArrowLeftRight, CircleAlert, Wrench } from 'lucide-react';
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { ExerciseKind, SensoryProfile } from '@/api/types';
-import { useSettings } from '@/hooks/settings';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type ExerciseKind, type SensoryProfile, useStartExercise } from '@/api';
+import { useSettings } from '@/hooks';
+import { ErrorMessage } from '@/ui';
 import { EXERCISES } from './exerciseWords';
 
 const ICONS = { swap: ArrowLeftRight, fault: CircleAlert, correction: Wrench };
@@ -14,9 +13,8 @@ export function ExerciseList({ tongue }: { tongue: SensoryProfile }) {
   const { taster, exercises } = tongue;
   const go = useNavigate();
   const { supposed: query } = useSettings();
-  const ask = api.useMutation('post', '/api/exercises', {
-    onSuccess: ({ id }) => void go(`/tasting/training/question/${id}`),
-  });
+  const ask = useStartExercise();
+  const open = ({ id }: { id: number }) => void go(`/tasting/training/question/${id}`);
   return (
     <section aria-label="Questions" className="panel flex flex-col gap-2 p-4">
       <h2 className="font-display text-2xl leading-tight font-semibold">Questions</h2>
@@ -29,7 +27,7 @@ export function ExerciseList({ tongue }: { tongue: SensoryProfile }) {
           kind={kind}
           text={answered === 0 ? '' : `${answered} answered, ${Math.round(100 * right)}% right`}
           disabled={!taster || ask.isPending}
-          onStart={() => ask.mutate({ params: { query }, body: { taster, kind } })}
+          onStart={() => ask.mutate({ params: { query }, body: { taster, kind } }, { onSuccess: open })}
         />
       ))}
       <ErrorMessage fault={ask.error} className="text-error" />

@@ -2,17 +2,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Exercise, ExerciseAnswer } from '@/api/types';
-import { larderQuery } from '@/api/queries/larder';
-import { exerciseQuery } from '@/api/queries/sensory';
-import { shownAmount } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { namesIn, type NameOf } from '@/spec/names';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { exerciseQuery, larderQuery, useAnswerExercise, useStartExercise } from '@/api';
+import type { Exercise, ExerciseAnswer } from '@/api';
+import { shownAmount } from '@/lib';
+import { useDocumentTitle, useSettings } from '@/hooks';
+import { Button, ErrorMessage, LoadingOrError, PageHeader } from '@/ui';
+import { type NameOf, namesIn } from '@/spec';
 import { QuestionCard } from './QuestionCard';
 import { EXERCISES } from './exerciseWords';
 
@@ -48,10 +43,9 @@ function Question({ exercise, nameOf }: QuestionProps) {
   const [said, setSaid] = useState<Record<string, string>>({});
   const go = useNavigate();
   const { supposed: query } = useSettings();
-  const answer = api.useMutation('post', '/api/exercises/{exercise_id}/answer');
-  const another = api.useMutation('post', '/api/exercises', {
-    onSuccess: (next) => void go(`/tasting/training/question/${next.id}`, { replace: true }),
-  });
+  const answer = useAnswerExercise();
+  const another = useStartExercise();
+  const open = (next: { id: number }) => void go(`/tasting/training/question/${next.id}`, { replace: true });
   const solved = answer.data;
   const whole = asks.every(({ key }) => said[key]);
   return (
@@ -60,7 +54,7 @@ function Question({ exercise, nameOf }: QuestionProps) {
       className="panel flex flex-col gap-4 p-4 sm:p-5"
       onSubmit={(event) => {
         event.preventDefault();
-        if (solved) another.mutate({ params: { query }, body: { taster, kind } });
+        if (solved) another.mutate({ params: { query }, body: { taster, kind } }, { onSuccess: open });
         else if (whole) answer.mutate({ params: { path: { exercise_id: id } }, body: { said } });
       }}
     >
@@ -78,13 +72,15 @@ function Question({ exercise, nameOf }: QuestionProps) {
       ))}
       {solved && <Solution solved={solved} />}
       <div className="flex flex-wrap gap-2">
-        <button
+        <Button
           type="submit"
-          className="btn btn-primary btn-lg grow"
+          look="primary"
+          large
+          className="grow"
           disabled={(!solved && !whole) || answer.isPending || another.isPending}
         >
           {solved ? 'Next question' : whole ? 'Answer' : 'Choose an answer'}
-        </button>
+        </Button>
         <Link
           to={`/tasting/training?taster=${encodeURIComponent(taster)}`}
           className="btn btn-ghost btn-lg border-base-300 font-normal"

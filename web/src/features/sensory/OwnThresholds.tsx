@@ -1,6 +1,6 @@
-import type { Threshold, SensoryProfile } from '@/api/types';
-import { changeSettings, useSettings } from '@/hooks/settings';
-import { Disclosure } from '@/ui/Disclosure';
+import type { SensoryProfile, Threshold } from '@/api';
+import { changeSettings, useSettings } from '@/hooks';
+import { Disclosure } from '@/ui';
 import { SubjectMark } from './subjects';
 
 /** The least and the most of the usual step that a line runs to. */

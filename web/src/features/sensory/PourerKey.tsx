@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { Triangle } from '@/api/types';
-import { keyQuery } from '@/api/queries/sensory';
-import { shownAmount } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { LoadingOrError } from '@/ui/LoadingOrError';
+import { keyQuery, type Triangle } from '@/api';
+import { shownAmount } from '@/lib';
+import { useSettings } from '@/hooks';
+import { Button, LoadingOrError } from '@/ui';
 
 interface Props {
   triangle: Triangle;
@@ -31,9 +30,9 @@ export function PourerKey({ triangle, alone, onPoured }: Props) {
           ? 'Mark the odd glass underneath. Close your eyes and move the glasses about.'
           : 'Number the glasses from left to right, and hide this before the taster looks.'}
       </p>
-      <button type="button" className="btn btn-primary btn-lg" autoFocus onClick={onPoured}>
+      <Button look="primary" large autoFocus onClick={onPoured}>
         {alone ? 'Poured and shuffled' : 'Hide the key'}
-      </button>
+      </Button>
     </section>
   );
 }

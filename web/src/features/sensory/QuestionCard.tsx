@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 
-import type { Exercise } from '@/api/types';
+import type { Exercise } from '@/api';
 
 interface Props {
   ask: Exercise['asks'][number];

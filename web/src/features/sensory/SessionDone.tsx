@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { TrainingSession } from '@/api/types';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type TrainingSession, useRemoveSession } from '@/api';
+import { Button, ErrorMessage } from '@/ui';
 
 /** Where one came from: what is known of who tasted first. */
 export const tasterPath = ({ turns }: TrainingSession) =>
@@ -13,9 +12,9 @@ export const tasterPath = ({ turns }: TrainingSession) =>
 export function SessionDone({ sitting }: { sitting: TrainingSession }) {
   const go = useNavigate();
   const [asking, setAsking] = useState(false);
-  const back = api.useMutation('delete', '/api/sittings/{sitting_id}', {
-    onSuccess: () => void go(tasterPath(sitting)),
-  });
+  const back = useRemoveSession();
+  const remove = () =>
+    back.mutate({ params: { path: { sitting_id: sitting.id } } }, { onSuccess: () => void go(tasterPath(sitting)) });
   return (
     <section aria-label="Results" className="panel flex flex-col gap-3 p-4">
       <h2 className="font-display text-2xl leading-tight font-semibold">Finished</h2>
@@ -28,14 +27,14 @@ export function SessionDone({ sitting }: { sitting: TrainingSession }) {
           Palate of {taster}
         </Link>
       ))}
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 self-start border-base-300 text-base font-normal"
+      <Button
+        look="outline"
+        className="self-start"
         disabled={back.isPending}
-        onClick={() => (asking ? back.mutate({ params: { path: { sitting_id: sitting.id } } }) : setAsking(true))}
+        onClick={() => (asking ? remove() : setAsking(true))}
       >
         {asking ? 'Yes, delete this session' : 'Delete this session'}
-      </button>
+      </Button>
       <ErrorMessage fault={back.error} className="text-error" />
     </section>
   );

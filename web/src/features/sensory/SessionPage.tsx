@@ -2,14 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 
-import { api } from '@/api/client';
-import type { TrainingSession, Triangle } from '@/api/types';
-import { trainingSessionQuery } from '@/api/queries/sensory';
-import { asSentence } from '@/lib/format';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type TrainingSession, trainingSessionQuery, type Triangle, useEndSession, useNextTriangle } from '@/api';
+import { asSentence } from '@/lib';
+import { Button, ErrorMessage, LoadingOrError, PageHeader } from '@/ui';
+import { useDocumentTitle } from '@/hooks';
 import { TriangleAnswer } from './TriangleAnswer';
 import { BlendsToMix } from './BlendsToMix';
 import { SubjectMark } from './subjects';
@@ -44,14 +40,13 @@ function UnderWay({ sitting }: { sitting: TrainingSession }) {
   const path = { sitting_id: sitting.id };
   const [hands, setHands] = useState<Hands>('between');
   const [told, setTold] = useState<Triangle | null>(null);
-  const next = api.useMutation('post', '/api/sittings/{sitting_id}/triangles', {
-    onSuccess: () => {
-      setTold(null);
-      setHands('between');
-    },
-  });
+  const next = useNextTriangle();
   const begun = sitting.open !== null || sitting.turns.some(({ answered }) => answered > 0);
-  const ask = () => next.mutate({ params: { path } });
+  const handOver = () => {
+    setTold(null);
+    setHands('between');
+  };
+  const ask = () => next.mutate({ params: { path } }, { onSuccess: handOver });
   if (!begun) return <BlendsToMix sitting={sitting} pending={next.isPending} fault={next.error} onMixed={ask} />;
   const { open } = sitting;
   if (!open) {
@@ -94,12 +89,12 @@ function TurnHandover({ triangle, sitting, onHands }: WhoHasItProps) {
           ? 'Three glasses alike, marked underneath, and a cloth over the bottles.'
           : `Give the tablet to whoever pours. ${triangle.taster} looks away.`}
       </p>
-      <button type="button" className="btn btn-primary btn-lg" autoFocus onClick={() => onHands('pourer')}>
+      <Button look="primary" large autoFocus onClick={() => onHands('pourer')}>
         {sitting.alone ? 'Key' : 'I pour: show the key'}
-      </button>
-      <button type="button" className="btn btn-lg font-normal" onClick={() => onHands('taster')}>
+      </Button>
+      <Button large className="font-normal" onClick={() => onHands('taster')}>
         The glasses are ready: taste
-      </button>
+      </Button>
       {!sitting.alone && (
         <p className="text-base text-quiet">With two devices, the pourer opens this page on the other one.</p>
       )}
@@ -147,22 +142,25 @@ interface NextProps {
 
 function SessionButtons({ sitting, pending, onNext }: NextProps) {
   const go = useNavigate();
-  const end = api.useMutation('post', '/api/sittings/{sitting_id}/end', {
-    onSuccess: () => void go(tasterPath(sitting)),
-  });
+  const end = useEndSession();
   return (
     <div className="flex flex-wrap gap-2">
-      <button type="button" className="btn btn-primary btn-lg grow" autoFocus disabled={pending} onClick={onNext}>
+      <Button look="primary" large className="grow" autoFocus disabled={pending} onClick={onNext}>
         Next: {sitting.next}
-      </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-lg border-base-300 font-normal"
+      </Button>
+      <Button
+        look="outline"
+        large
         disabled={end.isPending}
-        onClick={() => end.mutate({ params: { path: { sitting_id: sitting.id } } })}
+        onClick={() =>
+          end.mutate(
+            { params: { path: { sitting_id: sitting.id } } },
+            { onSuccess: () => void go(tasterPath(sitting)) },
+          )
+        }
       >
         Stop here
-      </button>
+      </Button>
       <Link to={tasterPath(sitting)} className="btn btn-ghost btn-lg border-base-300 font-normal">
         Continue later
       </Link>

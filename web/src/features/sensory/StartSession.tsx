@@ -2,15 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { TriangleSubject, TrainingSessionEntry } from '@/api/types';
-import { bottlesQuery } from '@/api/queries/sensory';
-import { splitNames } from '@/lib/people';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { Disclosure } from '@/ui/Disclosure';
-import { TextField } from '@/ui/TextField';
-import { Select } from '@/ui/Select';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { bottlesQuery, type TrainingSessionEntry, type TriangleSubject, useStartSession } from '@/api';
+import { splitNames } from '@/lib';
+import { Button, ChoiceChips, Disclosure, ErrorMessage, Select, TextField } from '@/ui';
 import { SUBJECTS } from './subjects';
 
 type Job = 'sour' | 'sweet' | 'base' | 'liqueur';
@@ -33,9 +27,7 @@ export function StartSession({ who }: { who: string }) {
   const [grid, setGrid] = useState<number>(2.5);
   const [bottles, setBottles] = useState<Partial<Record<Job, string>>>({});
   const go = useNavigate();
-  const begin = api.useMutation('post', '/api/sittings', {
-    onSuccess: ({ id }) => void go(`/tasting/training/session/${id}`),
-  });
+  const begin = useStartSession();
   const tasters = splitNames(names);
   const body: TrainingSessionEntry = {
     sour: '',
@@ -55,7 +47,7 @@ export function StartSession({ who }: { who: string }) {
       className="panel flex flex-col gap-3 p-4 text-base"
       onSubmit={(event) => {
         event.preventDefault();
-        begin.mutate({ body });
+        begin.mutate({ body }, { onSuccess: ({ id }) => void go(`/tasting/training/session/${id}`) });
       }}
     >
       <h2 className="font-display text-2xl leading-tight font-semibold">Triangle test</h2>
@@ -79,9 +71,9 @@ export function StartSession({ who }: { who: string }) {
           <ChoiceChips legend="Measure" options={MEASURES} value={grid} onChoose={setGrid} />
         </div>
       </Disclosure>
-      <button type="submit" className="btn btn-primary btn-lg" disabled={tasters.length === 0 || begin.isPending}>
+      <Button type="submit" look="primary" large disabled={tasters.length === 0 || begin.isPending}>
         {tasters.length === 0 ? 'Enter who tastes' : 'Mix the jugs'}
-      </button>
+      </Button>
       <ErrorMessage fault={begin.error} className="text-error" />
     </form>
   );

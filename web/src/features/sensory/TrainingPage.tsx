@@ -2,12 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 
-import type { SensoryProfile } from '@/api/types';
-import { sensoryProfileQuery } from '@/api/queries/sensory';
-import { changeSettings, useSettings } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type SensoryProfile, sensoryProfileQuery } from '@/api';
+import { changeSettings, useDocumentTitle, useSettings } from '@/hooks';
+import { Button, LoadingOrError, PageHeader } from '@/ui';
 import { ExerciseList } from './ExerciseList';
 import { OwnThresholds } from './OwnThresholds';
 import { StartSession } from './StartSession';
@@ -98,11 +95,7 @@ function TasterSelect({ who, tasters, onChoose }: WhoProps) {
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />
-        {typed.trim() && (
-          <button type="submit" className="btn min-h-11 text-base">
-            Add
-          </button>
-        )}
+        {typed.trim() && <Button type="submit">Add</Button>}
       </form>
     </div>
   );

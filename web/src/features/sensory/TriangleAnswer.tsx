@@ -1,9 +1,8 @@
 import { useState } from 'react';
 
-import { api, client, unwrap } from '@/api/client';
-import type { Triangle } from '@/api/types';
-import { useHotkeys } from '@/hooks/useHotkeys';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { fetchTriangle, type Triangle, useAnswerTriangle } from '@/api';
+import { useHotkeys } from '@/hooks';
+import { Button, ErrorMessage } from '@/ui';
 
 interface Props {
   triangle: Triangle;
@@ -15,10 +14,10 @@ interface Props {
 export function TriangleAnswer({ triangle, alone, onAnswered }: Props) {
   const [glass, setGlass] = useState<number | null>(null);
   const path = { triangle_id: triangle.id };
-  const answer = api.useMutation('post', '/api/triangles/{triangle_id}/answer', {
-    onSuccess: async () => onAnswered(unwrap(await client.GET('/api/triangles/{triangle_id}', { params: { path } }))),
-  });
-  const tell = (body: { glass: number } | { found: boolean }) => answer.mutate({ params: { path }, body });
+  const answer = useAnswerTriangle();
+  const reveal = async () => onAnswered(await fetchTriangle(triangle.id));
+  const tell = (body: { glass: number } | { found: boolean }) =>
+    answer.mutate({ params: { path }, body }, { onSuccess: () => void reveal() });
   useHotkeys({ glass1: () => setGlass(1), glass2: () => setGlass(2), glass3: () => setGlass(3) });
   return (
     <section aria-label="For the taster" className="panel flex flex-col gap-5 p-5">
@@ -29,12 +28,12 @@ export function TriangleAnswer({ triangle, alone, onAnswered }: Props) {
         <>
           <p className="text-lg">Choose a glass, then look underneath. Was it the odd one?</p>
           <div className="grid grid-cols-2 gap-3">
-            <button type="button" className="btn btn-primary btn-lg" onClick={() => tell({ found: true })}>
+            <Button look="primary" large onClick={() => tell({ found: true })}>
               Yes
-            </button>
-            <button type="button" className="btn btn-lg" onClick={() => tell({ found: false })}>
+            </Button>
+            <Button large onClick={() => tell({ found: false })}>
               No
-            </button>
+            </Button>
           </div>
         </>
       ) : (
@@ -57,14 +56,14 @@ export function TriangleAnswer({ triangle, alone, onAnswered }: Props) {
               </label>
             ))}
           </div>
-          <button
-            type="button"
-            className="btn btn-primary btn-lg"
+          <Button
+            look="primary"
+            large
             disabled={glass === null || answer.isPending}
             onClick={() => glass !== null && tell({ glass })}
           >
             {glass === null ? 'If you can’t taste it, guess' : `Glass ${glass} is the odd one`}
-          </button>
+          </Button>
         </>
       )}
       <ErrorMessage fault={answer.error} className="text-error" />

@@ -1,8 +1,7 @@
 import { Check } from 'lucide-react';
 
-import { api } from '@/api/client';
-import type { ExerciseKind, TriangleSubject, SensoryProfile } from '@/api/types';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type ExerciseKind, type SensoryProfile, type TriangleSubject, useEndTraining, useStartTraining } from '@/api';
+import { Button, ErrorMessage } from '@/ui';
 import { EXERCISES } from './exerciseWords';
 import { SUBJECTS } from './subjects';
 
@@ -11,8 +10,8 @@ type Day = NonNullable<SensoryProfile['week']>['days'][number];
 /** A week for a new colleague: begun, followed, put away. */
 export function WeekPlan({ tongue }: { tongue: SensoryProfile }) {
   const { taster, week } = tongue;
-  const begin = api.useMutation('put', '/api/training');
-  const end = api.useMutation('delete', '/api/training/{taster}');
+  const begin = useStartTraining();
+  const end = useEndTraining();
   if (!taster) return null;
   return (
     <section aria-label="One-week plan" className="panel flex flex-col gap-2 p-4">
@@ -27,28 +26,23 @@ export function WeekPlan({ tongue }: { tongue: SensoryProfile }) {
               <DayLine key={day.number} day={day} now={day.number === week.today} />
             ))}
           </ol>
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 self-start border-base-300 text-base font-normal"
+          <Button
+            look="outline"
+            className="self-start"
             disabled={end.isPending}
             onClick={() => end.mutate({ params: { path: { taster } } })}
           >
             Stop the plan
-          </button>
+          </Button>
         </>
       ) : (
         <>
           <p className="text-base text-quiet">
             For a new colleague: seven short days of tests and questions. Each is ticked off when done.
           </p>
-          <button
-            type="button"
-            className="btn min-h-11 self-start text-base"
-            disabled={begin.isPending}
-            onClick={() => begin.mutate({ body: { taster } })}
-          >
+          <Button className="self-start" disabled={begin.isPending} onClick={() => begin.mutate({ body: { taster } })}>
             Start it for {taster}
-          </button>
+          </Button>
         </>
       )}
       <ErrorMessage fault={begin.error ?? end.error} className="text-error" />

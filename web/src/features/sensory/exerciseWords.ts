@@ -1,4 +1,4 @@
-import type { ExerciseKind } from '@/api/types';
+import type { ExerciseKind } from '@/api';
 
 /** What each exercise is called, and what is done in it. */
 export const EXERCISES: Record<ExerciseKind, readonly [string, string]> = {

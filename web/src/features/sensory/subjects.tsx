@@ -1,7 +1,7 @@
 import { Wind } from 'lucide-react';
 
-import type { TriangleSubject } from '@/api/types';
-import { AxisMark } from '@/ui/AxisMark';
+import type { TriangleSubject } from '@/api';
+import { AxisMark } from '@/ui';
 
 /** What a triangle can ask of, in the order in which it is learnt. */
 export const SUBJECTS: readonly (readonly [TriangleSubject, string])[] = [

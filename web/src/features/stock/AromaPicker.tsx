@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import type { Ingredient } from '@/api/types';
-import { aromasQuery } from '@/api/queries/rules';
+import { aromasQuery, type Ingredient } from '@/api';
+import { Button } from '@/ui';
 
 type Aroma = Ingredient['aroma'];
 
@@ -29,19 +29,19 @@ export function AromaPicker({ aroma, onWeigh }: Props) {
       <legend>Aroma: press to make it louder, press again to remove it</legend>
       <div className="mt-1 flex flex-wrap gap-1.5">
         {Object.entries(aroma).map(([tag, weight]) => (
-          <button key={tag} type="button" className="btn btn-secondary min-h-11 text-base" onClick={() => weigh(tag)}>
+          <Button key={tag} look="secondary" onClick={() => weigh(tag)}>
             {tag}, {WEIGHTS[weight]}
-          </button>
+          </Button>
         ))}
         {offered.map(({ tag }) => (
-          <button
+          <Button
             key={tag}
-            type="button"
-            className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+
+            look="outline"
             onClick={() => weigh(tag)}
           >
             {tag}
-          </button>
+          </Button>
         ))}
         <input
           type="search"

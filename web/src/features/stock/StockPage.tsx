@@ -2,15 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { Ingredient } from '@/api/types';
-import { larderQuery, stockQuery } from '@/api/queries/larder';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { ErrorMessage } from '@/ui/ErrorMessage';
-import { SearchField } from '@/ui/SearchField';
-import { useLastDefined } from '@/hooks/useLastDefined';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type Ingredient, larderQuery, stockQuery, useRemoveBottle, useSetStock } from '@/api';
+import { Button, ErrorMessage, LoadingOrError, PageHeader, SearchField } from '@/ui';
+import { useDocumentTitle, useLastDefined } from '@/hooks';
 import { AddBottle, NoMatch, useIngredientSearch } from '@/features/ingredient-search';
 import { StockRow, type StockItem } from './StockRow';
 
@@ -30,9 +24,9 @@ export function StockPage() {
     <div className="page-body">
       <PageHeader
         actions={
-          <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setAdding(true)}>
+          <Button look="primary" className="gap-2" onClick={() => setAdding(true)}>
             <Plus size={20} aria-hidden /> New bottle
-          </button>
+          </Button>
         }
       />
       <main className="flex flex-col gap-3">
@@ -72,8 +66,8 @@ interface BottlesProps {
 
 /** The larder as far as it is sought: first what is on the shelf. */
 function Bottles({ larder, shelved }: BottlesProps) {
-  const shelve = api.useMutation('put', '/api/shelf/{slug}');
-  const remove = api.useMutation('delete', '/api/bottles/{slug}');
+  const shelve = useSetStock();
+  const remove = useRemoveBottle();
   const [words, setWords] = useState('');
   const [all, setAll] = useState(shelved.size === 0);
   const refused = shelve.error ?? remove.error;
@@ -109,13 +103,9 @@ function Bottles({ larder, shelved }: BottlesProps) {
                 {title} <span className="font-sans text-base font-normal text-quiet">{members.length}</span>
               </h2>
               {folds(title) && (
-                <button
-                  type="button"
-                  className="btn m-2 min-h-11 border-base-300 text-base font-normal"
-                  onClick={() => setAll(true)}
-                >
+                <Button className="m-2 border-base-300 font-normal" onClick={() => setAll(true)}>
                   Show all
-                </button>
+                </Button>
               )}
               <ul className="divide-y divide-base-300">
                 {(folds(title) ? [] : members).map((ingredient) => {

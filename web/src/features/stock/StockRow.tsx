@@ -1,9 +1,9 @@
 import { useState } from 'react';
 
-import type { Ingredient, StockState } from '@/api/types';
-import { capital } from '@/lib/format';
-import { levelWords } from '@/spec/levelWords';
-import { NumberField } from '@/ui/NumberField';
+import type { Ingredient, StockState } from '@/api';
+import { capital } from '@/lib';
+import { levelWords } from '@/spec';
+import { Button, NumberField } from '@/ui';
 import { TasteIngredient } from './TasteIngredient';
 
 const STATES: [StockState, string][] = [
@@ -41,24 +41,19 @@ export function StockRow({ ingredient, by, shelved, onShelve, onRemove }: Props)
           {[capital(kind), levelWords(ingredient)].filter(Boolean).join(', ')}
         </span>
       </span>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 px-3 text-base font-normal"
+      <Button
+        look="ghost"
+        className="px-3 font-normal"
         aria-label={`Taste ${name} alone`}
         onClick={() => setTasting(true)}
       >
         Taste
-      </button>
+      </Button>
       {tasting && <TasteIngredient ingredient={ingredient} onClose={() => setTasting(false)} />}
       {ingredient.origin === 'house' && (
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11 px-3 text-base font-normal"
-          aria-label={`Remove ${name}`}
-          onClick={onRemove}
-        >
+        <Button look="ghost" className="px-3 font-normal" aria-label={`Remove ${name}`} onClick={onRemove}>
           Remove
-        </button>
+        </Button>
       )}
       {shelved && (
         <label className="flex items-center gap-2 text-base text-quiet">

@@ -1,15 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { Ingredient } from '@/api/types';
-import { larderQuery, partTastingsQuery } from '@/api/queries/larder';
-import { dayText } from '@/lib/format';
-import { changeSettings, useSettings } from '@/hooks/settings';
-import { Dialog } from '@/ui/Dialog';
-import { Disclosure } from '@/ui/Disclosure';
-import { TextField } from '@/ui/TextField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Ingredient, larderQuery, partTastingsQuery, useSaveIngredientTasting } from '@/api';
+import { dayText } from '@/lib';
+import { changeSettings, useSettings } from '@/hooks';
+import { Button, Dialog, Disclosure, ErrorMessage, TextField } from '@/ui';
 import { AromaPicker } from './AromaPicker';
 
 interface Props {
@@ -32,7 +27,7 @@ export function TasteIngredient({ ingredient, onClose }: Props) {
   const [impression, setImpression] = useState(ingredient.impression);
   // It closes once the larder tells of it: opened again, it shows what was said.
   const queryClient = useQueryClient();
-  const taste = api.useMutation('post', '/api/ingredients/{slug}/tastings');
+  const taste = useSaveIngredientTasting();
   const amended =
     JSON.stringify(Object.entries(aroma).toSorted()) !== JSON.stringify(Object.entries(ingredient.aroma).toSorted());
   const save = () => {
@@ -54,14 +49,9 @@ export function TasteIngredient({ ingredient, onClose }: Props) {
       wide
       onClose={onClose}
       actions={
-        <button
-          type="button"
-          className="btn btn-accent btn-lg"
-          disabled={!who.trim() || taste.isPending}
-          onClick={save}
-        >
+        <Button look="accent" large disabled={!who.trim() || taste.isPending} onClick={save}>
           Save
-        </button>
+        </Button>
       }
     >
       <div className="grid gap-3 text-lg sm:grid-cols-2">

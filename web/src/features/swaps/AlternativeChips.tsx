@@ -1,4 +1,4 @@
-import { useSettings } from '@/hooks/settings';
+import { useSettings } from '@/hooks';
 import type { AlternativesProps } from './AlternativeList';
 import { remainderWords, moveWords } from './swapWords';
 

@@ -1,5 +1,5 @@
-import type { Alternative } from '@/api/types';
-import { useSettings } from '@/hooks/settings';
+import type { Alternative } from '@/api';
+import { useSettings } from '@/hooks';
 import { remainderWords, moveWords } from './swapWords';
 
 export interface AlternativesProps {

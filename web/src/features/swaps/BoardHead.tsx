@@ -1,9 +1,8 @@
 import { SlidersHorizontal } from 'lucide-react';
 import { useState, type ComponentProps, type RefObject } from 'react';
 
-import type { BoardView } from '@/hooks/settings';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { SearchField } from '@/ui/SearchField';
+import type { BoardView } from '@/hooks';
+import { ChoiceChips, SearchField } from '@/ui';
 import { BoardSettings } from './BoardSettings';
 
 interface Props {

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
-import type { BoardView } from '@/hooks/settings';
-import { Select } from '@/ui/Select';
+import type { BoardView } from '@/hooks';
+import { Select } from '@/ui';
 import { TargetSettings } from './TargetSettings';
 import { CandidateFilters } from './CandidateFilters';
 

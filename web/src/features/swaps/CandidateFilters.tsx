@@ -1,10 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 
-import { rulesQuery } from '@/api/queries/rules';
-import type { BoardView } from '@/hooks/settings';
-import { Checkbox } from '@/ui/Checkbox';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { NumberField } from '@/ui/NumberField';
+import { rulesQuery } from '@/api';
+import type { BoardView } from '@/hooks';
+import { Checkbox, ChoiceChips, NumberField } from '@/ui';
 
 interface Props {
   view: BoardView;

@@ -1,4 +1,4 @@
-import { AxisMark } from '@/ui/AxisMark';
+import { AxisMark } from '@/ui';
 
 const AXIS_WORDS = { sugar: 'Sweetness', acid: 'Acidity', abv: 'Strength' } as const;
 

@@ -1,8 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { AxisStanding } from '@/api/types';
-import { rulesQuery } from '@/api/queries/rules';
-import type { AxisName } from '@/lib/format';
+import { type AxisStanding, rulesQuery } from '@/api';
+import type { AxisName } from '@/lib';
 
 interface Props {
   axis: AxisName;

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 
-import type { BoardSoFar } from '@/api/queries/swaps';
-import { Disclosure } from '@/ui/Disclosure';
-import { useLastDefined } from '@/hooks/useLastDefined';
+import type { BoardSoFar } from '@/api';
+import { Button, Disclosure } from '@/ui';
+import { useLastDefined } from '@/hooks';
 import { NoMatch, useIngredientSearch } from '@/features/ingredient-search';
 
 interface Props {
@@ -29,9 +29,7 @@ export function NoCandidates({ words, isSettled, atHand, onWords, onAny }: Props
       <p>No ingredient {atHand ? 'in stock' : 'in the list'} can replace it. The reasons are below.</p>
       {atHand && (
         <p className="mt-2 flex flex-wrap gap-2">
-          <button type="button" className="btn min-h-11" onClick={onAny}>
-            Search all ingredients
-          </button>
+          <Button onClick={onAny}>Search all ingredients</Button>
           <Link to="/ingredients/stock" className="btn min-h-11">
             Update your stock
           </Link>
@@ -63,14 +61,9 @@ export function ExcludedCandidates({
               <span className="grow">
                 <span className="font-semibold">{name}.</span> {reason}
               </span>
-              <button
-                type="button"
-                className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
-                aria-label={`Use anyway: ${name}`}
-                onClick={() => onTake(slug)}
-              >
+              <Button look="outline" className="px-3" aria-label={`Use anyway: ${name}`} onClick={() => onTake(slug)}>
                 Use anyway
-              </button>
+              </Button>
             </li>
           ))}
         </ul>

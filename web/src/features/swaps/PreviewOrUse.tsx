@@ -1,4 +1,4 @@
-import { shownKey } from '@/hooks/keys';
+import { shownKey } from '@/hooks';
 
 interface Props {
   trying: boolean;

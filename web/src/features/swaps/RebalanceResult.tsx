@@ -1,7 +1,7 @@
-import type { Alternative } from '@/api/types';
-import { asSentence } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { AxisMark } from '@/ui/AxisMark';
+import type { Alternative } from '@/api';
+import { asSentence } from '@/lib';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { AxisMark } from '@/ui';
 import { moveWords } from './swapWords';
 
 const AXES = ['sugar', 'acid', 'abv'] as const;

@@ -1,12 +1,9 @@
 import { ArrowLeft } from 'lucide-react';
 import { useId, useState, type ReactNode } from 'react';
 
-import type { PourEntry, Spec } from '@/api/types';
-import type { BoardSoFar } from '@/api/queries/swaps';
-import { changeSettings, useSettings, type BoardView } from '@/hooks/settings';
-import { shownKey } from '@/hooks/keys';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { IconButton } from '@/ui/IconButton';
+import type { BoardSoFar, PourEntry, Spec } from '@/api';
+import { type BoardView, changeSettings, shownKey, useSettings } from '@/hooks';
+import { ChoiceChips, IconButton } from '@/ui';
 import { BoardHead } from './BoardHead';
 import { ColumnLegend } from './ColumnLegend';
 import { LockStrip, type Lockable } from './LockStrip';

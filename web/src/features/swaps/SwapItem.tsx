@@ -1,6 +1,6 @@
-import type { SwapRow } from '@/api/types';
-import { capital, asSentence } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
+import type { SwapRow } from '@/api';
+import { asSentence, capital } from '@/lib';
+import { useSettings, useWithVolumes } from '@/hooks';
 import { ColourChip } from './ColourChip';
 import { DistanceMarks } from './DistanceMarks';
 import { moveWords, rowName, tastedWords } from './swapWords';

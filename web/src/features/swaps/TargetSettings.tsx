@@ -1,7 +1,5 @@
-import { changeSettings, useSettings, type SwapTarget } from '@/hooks/settings';
-import { Checkbox } from '@/ui/Checkbox';
-import { NumberField } from '@/ui/NumberField';
-import { Select } from '@/ui/Select';
+import { changeSettings, type SwapTarget, useSettings } from '@/hooks';
+import { Checkbox, NumberField, Select } from '@/ui';
 
 const TARGETS: [SwapTarget['target'], string][] = [
   ['parent', 'trial 1'],

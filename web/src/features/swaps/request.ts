@@ -1,5 +1,5 @@
-import type { RebalanceRequest, Spec, SwapsRequest } from '@/api/types';
-import type { SwapTarget, BoardView } from '@/hooks/settings';
+import type { RebalanceRequest, Spec, SwapsRequest } from '@/api';
+import type { BoardView, SwapTarget } from '@/hooks';
 
 /** A rebalancing of a spec: toward a point that was chosen by hand, or its parent, its family's home or typed figures. */
 export function rebalanceRequest(

@@ -1,5 +1,5 @@
-import type { Move, SwapRow, Alternative } from '@/api/types';
-import { shownAmount, type Shown } from '@/lib/format';
+import type { Alternative, Move, SwapRow } from '@/api';
+import { type Shown, shownAmount } from '@/lib';
 
 /** What a row is called: the ingredient, with what it is poured beside. */
 export function rowName(row: SwapRow, present: string): string {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
-import type { Rebalanced, Alternative } from '@/api/types';
-import type { AxisName } from '@/lib/format';
+import type { Alternative, Rebalanced } from '@/api';
+import type { AxisName } from '@/lib';
 
 const NONE: Alternative[] = [];
 

@@ -1,12 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 
-import type { Spec, SwapRow } from '@/api/types';
-import { rulesQuery } from '@/api/queries/rules';
-import { correctorRowsQuery, swapsQuery, type BoardSoFar } from '@/api/queries/swaps';
-import { useSwapTarget, useSettings, type BoardView } from '@/hooks/settings';
-import { useLastDefined } from '@/hooks/useLastDefined';
-import { useDebouncedValue } from '@/hooks/useDebouncedValue';
+import { type BoardSoFar, correctorRowsQuery, rulesQuery, type Spec, type SwapRow, swapsQuery } from '@/api';
+import { type BoardView, useDebouncedValue, useLastDefined, useSettings, useSwapTarget } from '@/hooks';
 import { useIngredientSearch, type SearchMatches } from '@/features/ingredient-search';
 import { rebalanceRequest, swapsRequest } from './request';
 

@@ -1,10 +1,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 
-import type { Rebalanced, RebalanceRequest, SwapRow } from '@/api/types';
-import { useRebalance } from '@/api/queries/swaps';
-import { isPressed } from '@/hooks/keys';
-import { useLatest } from '@/hooks/useLatest';
-import { useDebouncedValue } from '@/hooks/useDebouncedValue';
+import { type Rebalanced, type RebalanceRequest, type SwapRow, useRebalance } from '@/api';
+import { isPressed, useDebouncedValue, useLatest } from '@/hooks';
 import type { BoardProps } from './SwapBoard';
 import { landingPoint, useAlternatives } from './useAlternatives';
 

@@ -1,10 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 
-import { client, unwrap } from '@/api/client';
-import type { Spec, TreeNode } from '@/api/types';
-import { useShowDrink } from '@/api/queries/drinks';
-import { capital } from '@/lib/format';
+import { ASKS, combineTrials, fetchDrink, type Spec, type TreeNode, useCreateDrink } from '@/api';
+import { capital } from '@/lib';
+import { Button } from '@/ui';
 
 interface Props {
   nodes: TreeNode[];
@@ -14,13 +13,11 @@ interface Props {
 /** What can be done with the chosen: open and riff from one, cross two or three. */
 export function Selection({ nodes, onClear }: Props) {
   const navigate = useNavigate();
-  const tell = useShowDrink();
+  const { mutateAsync: create } = useCreateDrink();
   const begin = useMutation({
-    mutationFn: begun,
-    onSuccess: (drink) => {
-      tell(drink);
-      void navigate(`/bench/${drink.id}`);
-    },
+    ...ASKS,
+    mutationFn: async (parents: TreeNode[]) => create({ body: await drinkFrom(parents) }),
+    onSuccess: ({ id }) => void navigate(`/bench/${id}`),
   });
   const [first] = nodes;
   if (!first) {
@@ -42,17 +39,12 @@ export function Selection({ nodes, onClear }: Props) {
           Open
         </Link>
       )}
-      <button
-        type="button"
-        className="btn btn-primary min-h-11 text-base"
-        disabled={begin.isPending}
-        onClick={() => begin.mutate(nodes)}
-      >
+      <Button look="primary" disabled={begin.isPending} onClick={() => begin.mutate(nodes)}>
         {alone ? 'Riff as a new drink' : 'Combine'}
-      </button>
-      <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={onClear}>
+      </Button>
+      <Button look="ghost" onClick={onClear}>
         Clear
-      </button>
+      </Button>
       {begin.error && <p role="alert">{capital(begin.error.message)}</p>}
     </section>
   );
@@ -63,13 +55,13 @@ function calledOf(node: TreeNode): string {
 }
 
 /** A drink begun from trials of others: a riff on one, a cross of several. */
-async function begun(parents: TreeNode[]) {
+async function drinkFrom(parents: TreeNode[]) {
   const [first] = parents;
   if (!first) throw new Error('nothing is chosen');
   const crossed = parents.length > 1;
-  const spec = crossed ? await crossOf(parents) : await specOf(first);
+  const spec = crossed ? await combineTrials(parents.map(({ id }) => id)) : await specOf(first);
   const name = crossed ? spec.name : `A riff on ${first.drink}`;
-  const body = {
+  return {
     name,
     spec: { ...spec, name },
     trial_name: crossed ? 'Combined' : 'Copy of the original',
@@ -77,15 +69,10 @@ async function begun(parents: TreeNode[]) {
     parents: parents.map(({ id }) => id),
     notes: '',
   };
-  return unwrap(await client.POST('/api/drinks', { body }));
-}
-
-async function crossOf(parents: TreeNode[]): Promise<Spec> {
-  return unwrap(await client.POST('/api/cross', { body: { parents: parents.map(({ id }) => id) } }));
 }
 
 async function specOf({ id, drink_id }: TreeNode): Promise<Spec> {
-  const drink = unwrap(await client.GET('/api/drinks/{drink_id}', { params: { path: { drink_id } } }));
+  const drink = await fetchDrink(drink_id);
   const trial = drink.trials.find((item) => item.id === id);
   if (!trial) throw new Error('that trial is gone');
   return trial.spec;

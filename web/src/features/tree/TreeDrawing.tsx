@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 
-import type { Tree } from '@/api/types';
+import type { Tree } from '@/api';
 import { TrialNode } from './TrialNode';
 import { NAMES_WIDTH, branchPath, type treeLayout, type Placed } from './treeLayout';
 

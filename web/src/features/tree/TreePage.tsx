@@ -3,13 +3,10 @@ import { Check, MessageCircle, Pause } from 'lucide-react';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 
-import { treeQuery } from '@/api/queries/drinks';
-import { capital } from '@/lib/format';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { useMediaQuery } from '@/hooks/useMediaQuery';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { treeQuery } from '@/api';
+import { capital } from '@/lib';
+import { ChoiceChips, LoadingOrError, PageHeader } from '@/ui';
+import { useDocumentTitle, useMediaQuery } from '@/hooks';
 import { Selection } from './Selection';
 import { TreeDrawing } from './TreeDrawing';
 import { treeLayout } from './treeLayout';

@@ -1,6 +1,6 @@
 import { Check, MessageCircle, Pause } from 'lucide-react';
 
-import type { TreeNode } from '@/api/types';
+import type { TreeNode } from '@/api';
 import { NODE_SIZE } from './treeLayout';
 
 interface Props {

@@ -1,4 +1,4 @@
-import type { Tree, TreeNode } from '@/api/types';
+import type { Tree, TreeNode } from '@/api';
 
 /** Size of a node and room around it, and the room for the drinks' names, px. */
 export const NODE_SIZE = { width: 232, height: 94, gapX: 26, gapY: 14 };

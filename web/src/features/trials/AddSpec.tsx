@@ -1,11 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Spec } from '@/api/types';
-import { useSettings } from '@/hooks/settings';
-import { TextField } from '@/ui/TextField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Spec, useAddSpec } from '@/api';
+import { useSettings } from '@/hooks';
+import { Button, ErrorMessage, TextField } from '@/ui';
 
 interface Props {
   drinkId: number;
@@ -19,29 +17,20 @@ interface Props {
 export function AddSpec({ drinkId, lying, refused }: Props) {
   const { supposed } = useSettings();
   const [name, setName] = useState('');
-  const add = api.useMutation('post', '/api/drinks/{drink_id}/spec-cloud', {
-    onSuccess: () => {
-      setName('');
-    },
-  });
+  const add = useAddSpec();
   const gather = (spec: Spec) =>
-    add.mutate({
-      params: { path: { drink_id: drinkId }, query: supposed },
-      body: { name: name.trim(), spec },
-    });
+    add.mutate(
+      { params: { path: { drink_id: drinkId }, query: supposed }, body: { name: name.trim(), spec } },
+      { onSuccess: () => setName('') },
+    );
   return (
     <section aria-label="Add a spec" className="panel flex flex-col gap-3 p-4">
       <h2 className="text-xl font-semibold">Add a spec</h2>
       <TextField className="text-base" label="Source" hint="A book, a colleague" value={name} onWrite={setName} />
       {lying && (
-        <button
-          type="button"
-          className="btn min-h-11 text-base"
-          disabled={!name.trim() || add.isPending}
-          onClick={() => gather(lying)}
-        >
+        <Button disabled={!name.trim() || add.isPending} onClick={() => gather(lying)}>
           Add the draft on the bench
-        </button>
+        </Button>
       )}
       <Link className="btn min-h-11 text-base" to={`/paste?for=${drinkId}`}>
         Paste a recipe

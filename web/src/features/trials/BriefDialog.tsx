@@ -1,13 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { Brief } from '@/api/types';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { Dialog } from '@/ui/Dialog';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { TextField } from '@/ui/TextField';
-import { WriteConflict } from '@/ui/WriteConflict';
+import { type Brief, useSaveBrief } from '@/api';
+import { Button, ChoiceChips, Dialog, FormField, NumberField, TextField, WriteConflict } from '@/ui';
 
 interface Props {
   drinkId: number;
@@ -36,12 +31,12 @@ export function BriefDialog({ drinkId, brief, revision, onClose }: Props) {
   const [read] = useState(revision);
   const [draft, setDraft] = useState(brief);
   const [avoid, setAvoid] = useState(brief.avoid.join(', '));
-  const write = api.useMutation('put', '/api/drinks/{drink_id}/brief', { onSuccess: onClose });
+  const write = useSaveBrief();
   const tell = (change: Partial<Brief>) => setDraft({ ...draft, ...change });
   const save = (over: string | null) => {
     const avoided = avoid.split(',').map((text) => text.trim());
     const params = { path: { drink_id: drinkId }, header: { 'If-Match': over } };
-    write.mutate({ params, body: { ...draft, avoid: avoided.filter(Boolean) } });
+    write.mutate({ params, body: { ...draft, avoid: avoided.filter(Boolean) } }, { onSuccess: onClose });
   };
   return (
     <Dialog
@@ -50,9 +45,9 @@ export function BriefDialog({ drinkId, brief, revision, onClose }: Props) {
       onClose={onClose}
       onSubmit={() => save(read)}
       actions={
-        <button type="submit" className="btn btn-accent btn-lg" disabled={write.isPending}>
+        <Button type="submit" look="accent" large disabled={write.isPending}>
           Save
-        </button>
+        </Button>
       }
     >
       <div className="grid gap-3 text-lg sm:grid-cols-2">

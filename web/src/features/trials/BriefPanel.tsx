@@ -2,10 +2,11 @@ import { Check, Pencil, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import type { Brief, TrialEntry } from '@/api/types';
-import { capital } from '@/lib/format';
-import { useWithVolumes } from '@/hooks/settings';
+import type { Brief, TrialEntry } from '@/api';
+import { capital } from '@/lib';
+import { useWithVolumes } from '@/hooks';
 import { BriefDialog } from './BriefDialog';
+import { Button } from '@/ui';
 
 interface Props {
   drinkId: number;
@@ -26,9 +27,9 @@ export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
     <section aria-label="Brief" className="panel p-3">
       <h2 className="flex items-center gap-2 text-lg font-semibold">
         <span className="grow">Brief</span>
-        <button type="button" className="btn btn-ghost min-h-11 gap-1.5 text-base" onClick={() => setEditing(true)}>
+        <Button look="ghost" className="gap-1.5" onClick={() => setEditing(true)}>
           <Pencil size={16} aria-hidden /> {empty ? 'Write a brief' : 'Edit'}
-        </button>
+        </Button>
       </h2>
       {empty ? (
         <p className="text-base text-quiet">

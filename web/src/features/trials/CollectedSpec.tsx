@@ -1,8 +1,7 @@
-import type { SpecCloud } from '@/api/types';
-import { useSettings } from '@/hooks/settings';
-import type { NameOf } from '@/spec/names';
-import { pourWords } from '@/spec/pourWords';
-import { LevelsLine } from '@/ui/LevelsLine';
+import type { SpecCloud } from '@/api';
+import { useSettings } from '@/hooks';
+import { type NameOf, pourWords } from '@/spec';
+import { Button, LevelsLine } from '@/ui';
 
 interface Props {
   point: SpecCloud['points'][number];
@@ -33,22 +32,12 @@ export function CollectedSpec({ point, over, nameOf, onOver, onStart, onTakeOut 
       <div className="flex flex-wrap items-center gap-x-4">
         <LevelsLine sugar={point.figures.sugar} acid={point.figures.acid} abv={point.figures.abv} />
         <span className="ml-auto flex gap-1">
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 border-base-300 text-base"
-            aria-label={`Start from it: ${point.name}`}
-            onClick={onStart}
-          >
+          <Button look="outline" aria-label={`Start from it: ${point.name}`} onClick={onStart}>
             Start from it
-          </button>
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 text-base font-normal"
-            aria-label={`Delete ${point.name}`}
-            onClick={onTakeOut}
-          >
+          </Button>
+          <Button look="ghost" className="font-normal" aria-label={`Delete ${point.name}`} onClick={onTakeOut}>
             Delete
-          </button>
+          </Button>
         </span>
       </div>
     </li>

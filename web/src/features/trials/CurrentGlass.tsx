@@ -1,12 +1,12 @@
 import { useState } from 'react';
 
-import type { Fault, TrialEntry } from '@/api/types';
-import { useIsUnreachable } from '@/api/connectivity';
-import { asSentence } from '@/lib/format';
-import type { NameOf } from '@/spec/names';
+import { type Fault, type TrialEntry, useIsUnreachable } from '@/api';
+import { asSentence } from '@/lib';
+import type { NameOf } from '@/spec';
 import { said, type Flight, type FlightGlass } from './flight';
 import { TastingSheet } from './TastingSheet';
 import type { FlightUnderWay } from './useFlight';
+import { Button } from '@/ui';
 
 interface Props {
   flight: Flight;
@@ -67,21 +67,22 @@ export function CurrentGlass({ flight, glass, under, trials, trial, nameOf, keep
       {stopping && <ConfirmStop onGoOn={() => setStopping(false)} onStop={under.end} />}
       <div className="sticky bottom-(--thumb) flex gap-2 bg-base-200 py-2">
         {under.at > 0 && (
-          <button type="button" className="btn btn-lg" onClick={under.back}>
+          <Button large onClick={under.back}>
             Previous
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn btn-ghost btn-lg border-base-300" onClick={stop}>
+        <Button look="outline" large onClick={stop}>
           Stop
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary btn-lg grow"
+        </Button>
+        <Button
+          look="primary"
+          large
+          className="grow"
           disabled={!said(glass.sheet) || keeping.isPending}
           onClick={onFinish}
         >
           {more ? 'Next glass' : flight.blind ? 'Finish and reveal' : 'Save tasting note'}
-        </button>
+        </Button>
       </div>
     </>
   );
@@ -91,12 +92,12 @@ function ConfirmStop({ onGoOn, onStop }: { onGoOn: () => void; onStop: () => voi
   return (
     <div role="alert" className="panel flex flex-wrap items-center gap-2 border-warning p-3 text-lg">
       <span className="grow">Your tasting notes aren’t saved yet.</span>
-      <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onGoOn}>
+      <Button look="primary" onClick={onGoOn}>
         Keep tasting
-      </button>
-      <button type="button" className="btn min-h-11 text-base font-normal" onClick={onStop}>
+      </Button>
+      <Button className="font-normal" onClick={onStop}>
         Discard them
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,12 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 
-import type { TrialEntry, Proposal } from '@/api/types';
-import { nextQuery } from '@/api/queries/forecast';
-import { capital } from '@/lib/format';
-import { useSwapTarget, useSettings } from '@/hooks/settings';
-import type { NameOf } from '@/spec/names';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { nextQuery, type Proposal, type TrialEntry } from '@/api';
+import { capital } from '@/lib';
+import { useSettings, useSwapTarget } from '@/hooks';
+import type { NameOf } from '@/spec';
+import { ErrorMessage } from '@/ui';
 import { OpenOnBenchNotice, useOpenOnBench } from '@/features/open-on-bench';
 import { ProposalCard } from './ProposalCard';
 

@@ -1,13 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 
-import type { DrinkSummary } from '@/api/types';
-import { newestQuery, notebookQuery } from '@/api/queries/drinks';
-import { larderQuery } from '@/api/queries/larder';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { namesIn } from '@/spec/names';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type DrinkSummary, larderQuery, newestQuery, notebookQuery } from '@/api';
+import { LoadingOrError, PageHeader } from '@/ui';
+import { namesIn } from '@/spec';
+import { useDocumentTitle } from '@/hooks';
 import { NextTrialPanel } from './NextTrialPanel';
 
 /** What to try next for each drink, by its tasting notes. */

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 
-import type { SheetEntry } from '@/api/types';
-import { aromasQuery } from '@/api/queries/rules';
+import { aromasQuery, type SheetEntry } from '@/api';
+import { Button } from '@/ui';
 
 export type NotePart = keyof SheetEntry['words'];
 
@@ -43,14 +43,15 @@ export function NoteField({ part, name, hint, value, suggest = false, onWrite }:
       {found.length > 0 && (
         <div className="flex basis-full flex-wrap gap-1.5" role="group" aria-label="From the aroma list">
           {found.map(({ tag }) => (
-            <button
+            <Button
               key={tag}
-              type="button"
-              className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
+
+              look="outline"
+              className="px-3"
               onClick={() => onWrite(part, `${value.slice(0, value.length - typed.length)}${tag}, `)}
             >
               {tag}
-            </button>
+            </Button>
           ))}
         </div>
       )}

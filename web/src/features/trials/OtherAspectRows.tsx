@@ -1,5 +1,5 @@
-import type { TrialEntry, SideBySide } from '@/api/types';
-import { capital, plainNumber } from '@/lib/format';
+import type { SideBySide, TrialEntry } from '@/api';
+import { capital, plainNumber } from '@/lib';
 import { CELL, Head } from './SideBySideRows';
 
 interface Props {

@@ -1,5 +1,5 @@
-import { AXIS_NAMES, type AxisName } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
+import { AXIS_NAMES, type AxisName } from '@/lib';
+import { AxisMark } from '@/ui';
 /** Steps to either side of the middle that a line runs. */
 const REACH = 3;
 

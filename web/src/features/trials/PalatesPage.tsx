@@ -2,15 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Palate } from '@/api/types';
-import { palateQuery, tastersQuery } from '@/api/queries/sensory';
-import type { AxisName } from '@/lib/format';
-import { changeSettings, useSettings } from '@/hooks/settings';
-import { Disclosure } from '@/ui/Disclosure';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
+import { type Palate, palateQuery, tastersQuery, useResetPalate } from '@/api';
+import type { AxisName } from '@/lib';
+import { changeSettings, useDocumentTitle, useSettings } from '@/hooks';
+import { Button, Disclosure, LoadingOrError, PageHeader } from '@/ui';
 import { PalateAxis } from './PalateAxis';
 
 /** What each taster likes, learnt from the sheets: looked at, explained, switched on, reset. */
@@ -106,7 +101,8 @@ function PalateActions({ who }: { who: string }) {
   const { palate: inUse } = useSettings();
   const on = inUse === who;
   const [asking, setAsking] = useState(false);
-  const reset = api.useMutation('delete', '/api/palate', { onSuccess: () => setAsking(false) });
+  const reset = useResetPalate();
+  const forget = () => reset.mutate({ params: { query: { taster: who } } }, { onSuccess: () => setAsking(false) });
   return (
     <div className="mt-4 flex flex-wrap items-center gap-2">
       <button
@@ -117,14 +113,15 @@ function PalateActions({ who }: { who: string }) {
       >
         {on ? 'In use. Switch it off' : 'Use it for suggestions and rebalancing'}
       </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-lg border-base-300 text-base"
+      <Button
+        look="outline"
+        large
+        className="text-base"
         disabled={reset.isPending}
-        onClick={() => (asking ? reset.mutate({ params: { query: { taster: who } } }) : setAsking(true))}
+        onClick={() => (asking ? forget() : setAsking(true))}
       >
         {asking ? 'Yes, reset this palate' : 'Reset this palate'}
-      </button>
+      </Button>
       <span className="text-base text-quiet" role={asking ? 'status' : undefined}>
         {asking ? 'This can’t be undone. ' : ''}The tasting notes stay with their trials.
       </span>

@@ -1,5 +1,6 @@
-import type { TrialEntry } from '@/api/types';
+import type { TrialEntry } from '@/api';
 import type { Flight } from './flight';
+import { Button } from '@/ui';
 
 interface Props {
   flight: Flight;
@@ -25,9 +26,9 @@ export function PourerKey({ flight, trials, onPoured }: Props) {
             .join(', ')}
         </p>
       ))}
-      <button type="button" className="btn btn-primary btn-lg mt-4" onClick={onPoured}>
+      <Button look="primary" large className="mt-4" onClick={onPoured}>
         Hide the key
-      </button>
+      </Button>
     </section>
   );
 }

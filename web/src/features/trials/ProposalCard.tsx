@@ -1,8 +1,7 @@
-import type { TrialEntry, PourEntry, Proposal } from '@/api/types';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import type { NameOf } from '@/spec/names';
-import { amountWords, pourWords } from '@/spec/pourWords';
-import { LevelsLine } from '@/ui/LevelsLine';
+import type { PourEntry, Proposal, TrialEntry } from '@/api';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { amountWords, type NameOf, pourWords } from '@/spec';
+import { Button, LevelsLine } from '@/ui';
 
 interface CardProps {
   proposal: Proposal;
@@ -61,15 +60,15 @@ export function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProp
         </p>
       ))}
       <div className="mt-auto" />
-      <button
-        type="button"
-        className="btn btn-primary mt-2 min-h-11 text-base"
+      <Button
+        look="primary"
+        className="mt-2"
         disabled={busy}
         aria-label={`Open on the bench: ${proposal.title}`}
         onClick={onTake}
       >
         Open on the bench
-      </button>
+      </Button>
     </li>
   );
 }

@@ -1,11 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 
-import { api } from '@/api/client';
-import type { TrialEntry, ReadingComparison } from '@/api/types';
-import { calibrationQuery } from '@/api/queries/sensory';
-import { capital } from '@/lib/format';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { calibrationQuery, type ReadingComparison, type TrialEntry, useRemoveTrialReading } from '@/api';
+import { capital } from '@/lib';
+import { ErrorMessage } from '@/ui';
 import { RecordReading } from './RecordReading';
 
 interface Props {
@@ -15,7 +13,7 @@ interface Props {
 
 /** Readings of a trial beside the forecast of its day, and how to take another. */
 export function ReadingsPanel({ drinkId, trial }: Props) {
-  const back = api.useMutation('delete', '/api/drinks/{drink_id}/readings/{reading_id}');
+  const back = useRemoveTrialReading();
   const takeBack = (reading_id: number) => back.mutate({ params: { path: { drink_id: drinkId, reading_id } } });
   const factors = useQuery(calibrationQuery());
   const own = factors.data?.find(({ technique }) => technique === trial.spec.method.technique);

@@ -1,13 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { TrialEntry, ReadingEntry } from '@/api/types';
-import { devicesQuery } from '@/api/queries/rules';
-import { useSettings } from '@/hooks/settings';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { NumberField } from '@/ui/NumberField';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { devicesQuery, type ReadingEntry, type TrialEntry, useReadDevice, useSaveTrialReading } from '@/api';
+import { useSettings } from '@/hooks';
+import { Button, ChoiceChips, ErrorMessage, NumberField } from '@/ui';
 
 interface Props {
   drinkId: number;
@@ -48,7 +44,7 @@ export function RecordReading({ drinkId, trial }: Props) {
     device: '',
   });
   const tell = (change: Partial<ReadingDraft>) => setReadingDraft({ ...readingDraft, ...change });
-  const keep = api.useMutation('post', '/api/drinks/{drink_id}/trials/{trial_id}/readings');
+  const keep = useSaveTrialReading();
   const device = useDevice(readingDraft, trial.id, (value, name) => tell({ value, device: name }));
   const [, , unit] = QUANTITIES.find(([option]) => option === readingDraft.quantity) ?? ['', '', ''];
   const refused = keep.error ?? device?.error;
@@ -99,13 +95,13 @@ export function RecordReading({ drinkId, trial }: Props) {
           />
         </label>
         {device && (
-          <button type="button" className="btn btn-lg text-base" disabled={device.isReading} onClick={device.read}>
+          <Button large className="text-base" disabled={device.isReading} onClick={device.read}>
             {device.isReading ? 'Reading…' : `Read the ${device.name}`}
-          </button>
+          </Button>
         )}
-        <button type="submit" className="btn btn-primary btn-lg text-base" disabled={keep.isPending}>
+        <Button type="submit" look="primary" large className="text-base" disabled={keep.isPending}>
           Save
-        </button>
+        </Button>
       </div>
       <ErrorMessage fault={refused} className="max-w-[75ch] text-lg text-error" />
     </form>
@@ -124,7 +120,7 @@ interface ReadingDraft {
 function useDevice(readingDraft: ReadingDraft, trial_id: number, onShown: (value: number, device: string) => void) {
   const { devices } = useSettings();
   const known = useQuery(devicesQuery());
-  const read = api.useMutation('post', '/api/devices/{device}/read');
+  const read = useReadDevice();
   const kind = known.data?.find((item) => item.quantity === readingDraft.quantity);
   const make = kind && (devices[kind.device] ?? kind.makes[0]);
   if (!kind || !make || make === 'by hand') return null;

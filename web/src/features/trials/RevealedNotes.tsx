@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { TrialEntry, Sheet } from '@/api/types';
-import { plainNumber } from '@/lib/format';
+import { type Sheet, type TrialEntry, useRemoveTasting } from '@/api';
+import { plainNumber } from '@/lib';
+import { Button } from '@/ui';
 
 interface Props {
   drinkId: number;
@@ -14,7 +14,7 @@ interface Props {
 
 /** What was said of which trial, now that the names are shown. */
 export function RevealedNotes({ drinkId, sheets, trials, onTakenBack }: Props) {
-  const back = api.useMutation('delete', '/api/tastings/{tasting_id}');
+  const back = useRemoveTasting();
   const tasted = trials.filter(({ id }) => sheets.some(({ trial_id }) => trial_id === id));
   return (
     <section aria-label="Results" className="panel p-4">
@@ -34,9 +34,9 @@ export function RevealedNotes({ drinkId, sheets, trials, onTakenBack }: Props) {
                   <strong className="font-semibold">{sheet.taster}</strong>: {sheet.verdict || 'no score'}
                   {sheet.score != null && `, ${plainNumber(sheet.score, 1)} of 10`}
                 </p>
-                <button
-                  type="button"
-                  className="btn btn-ghost min-h-11 text-base font-normal"
+                <Button
+                  look="ghost"
+                  className="font-normal"
                   aria-label={`Delete ${sheet.taster}’s tasting note of trial ${trial.number}`}
                   disabled={back.isPending}
                   onClick={() =>
@@ -47,7 +47,7 @@ export function RevealedNotes({ drinkId, sheets, trials, onTakenBack }: Props) {
                   }
                 >
                   Delete
-                </button>
+                </Button>
               </div>
             ))}
         </div>

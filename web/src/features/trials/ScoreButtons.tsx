@@ -1,4 +1,4 @@
-import type { SheetEntry } from '@/api/types';
+import type { SheetEntry } from '@/api';
 
 interface Props {
   value: SheetEntry['score'];

@@ -2,11 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { GlassWater } from 'lucide-react';
 import { Link } from 'react-router';
 
-import type { DrinkSummary } from '@/api/types';
-import { newestQuery } from '@/api/queries/drinks';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { type DrinkSummary, newestQuery } from '@/api';
+import { LoadingOrError, PageHeader } from '@/ui';
+import { useDocumentTitle } from '@/hooks';
 import { readFlight } from './flight';
 
 /** The drinks whose newest trial can be tasted: those under way first, then those without a tasting note. */

@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
 
-import type { TrialEntry, SideBySide } from '@/api/types';
-import { AXIS_NAMES, axisUnit, levelText, plainNumber, volumeText, type AxisName } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import type { NameOf } from '@/spec/names';
-import { AxisMark } from '@/ui/AxisMark';
+import type { SideBySide, TrialEntry } from '@/api';
+import { AXIS_NAMES, type AxisName, axisUnit, levelText, plainNumber, volumeText } from '@/lib';
+import { useSettings } from '@/hooks';
+import type { NameOf } from '@/spec';
+import { AxisMark } from '@/ui';
 import { useCellWords, type Cell } from './cellWords';
 import { AXES } from './scores';
 

@@ -1,7 +1,7 @@
-import type { Fault, TrialEntry, SideBySide } from '@/api/types';
-import { capital } from '@/lib/format';
-import type { NameOf } from '@/spec/names';
-import { Disclosure } from '@/ui/Disclosure';
+import type { Fault, SideBySide, TrialEntry } from '@/api';
+import { capital } from '@/lib';
+import type { NameOf } from '@/spec';
+import { Disclosure } from '@/ui';
 import { SweetTartRow, LoudnessRows } from './OtherAspectRows';
 import { useCellWords } from './cellWords';
 import { AxisRow, ReadingsRow, PourRow, NotesRow, ServedRow } from './SideBySideRows';

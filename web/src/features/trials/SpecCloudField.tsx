@@ -1,9 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { SpecCloud } from '@/api/types';
-import { rulesQuery } from '@/api/queries/rules';
-import { levelText } from '@/lib/format';
-import { roundTicks, stepScale } from '@/lib/scales';
+import { rulesQuery, type SpecCloud } from '@/api';
+import { levelText, roundTicks, stepScale } from '@/lib';
 
 interface Props {
   cloud: SpecCloud;

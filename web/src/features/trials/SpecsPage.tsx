@@ -2,16 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Spec } from '@/api/types';
-import { drinkQuery, specCloudQuery } from '@/api/queries/drinks';
-import { larderQuery } from '@/api/queries/larder';
-import { asSentence } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { namesIn, type NameOf } from '@/spec/names';
-import { pourWords } from '@/spec/pourWords';
+import { drinkQuery, larderQuery, type Spec, specCloudQuery, useRemoveSpec } from '@/api';
+import { asSentence } from '@/lib';
+import { useSettings } from '@/hooks';
+import { Button, LoadingOrError, PageHeader } from '@/ui';
+import { type NameOf, namesIn, pourWords } from '@/spec';
 import { OpenOnBenchNotice, useOpenOnBench } from '@/features/open-on-bench';
 import { AddSpec } from './AddSpec';
 import { SpecCloudField } from './SpecCloudField';
@@ -25,7 +20,7 @@ export function SpecsPage() {
   const larder = useQuery(larderQuery());
   const cloud = useQuery(specCloudQuery(id, supposed));
   const laying = useOpenOnBench(id);
-  const drop = api.useMutation('delete', '/api/drinks/{drink_id}/spec-cloud/{spec_id}');
+  const drop = useRemoveSpec();
   const [over, setOver] = useState<number | null>(null);
   if (!drink.data || !cloud.data || !larder.data) {
     return <LoadingOrError error={drink.error ?? cloud.error ?? larder.error} />;
@@ -87,14 +82,9 @@ function UnreadableSpec({ name, why, onTakeOut }: { name: string; why: string; o
       <span className="grow">
         <strong className="text-lg font-semibold">{name}</strong> <span className="text-quiet">{asSentence(why)}</span>
       </span>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 text-base font-normal"
-        aria-label={`Delete ${name}`}
-        onClick={onTakeOut}
-      >
+      <Button look="ghost" className="font-normal" aria-label={`Delete ${name}`} onClick={onTakeOut}>
         Delete
-      </button>
+      </Button>
     </li>
   );
 }
@@ -107,9 +97,9 @@ function MedianSpec({ middle, nameOf, onStart }: { middle: Spec; nameOf: NameOf;
       <p className="text-lg">
         {middle.pours.map((pour) => pourWords(pour, shown, middle.ounce_ml, nameOf)).join(' · ')}
       </p>
-      <button type="button" className="btn btn-primary mt-2 min-h-11 text-base" onClick={onStart}>
+      <Button look="primary" className="mt-2" onClick={onStart}>
         Start from the average
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,11 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import type { TrialEntry } from '@/api/types';
-import { tastersQuery } from '@/api/queries/sensory';
-import { splitNames } from '@/lib/people';
-import { changeSettings, useSettings } from '@/hooks/settings';
-import { TextField } from '@/ui/TextField';
+import { tastersQuery, type TrialEntry } from '@/api';
+import { splitNames } from '@/lib';
+import { changeSettings, useSettings } from '@/hooks';
+import { Button, TextField } from '@/ui';
 
 interface Props {
   trials: TrialEntry[];
@@ -74,13 +73,14 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
           </span>
         </span>
       </label>
-      <button
+      <Button
         type="submit"
-        className="btn btn-primary btn-lg"
+        look="primary"
+        large
         disabled={glasses.length === 0 || glasses.length > 6 || tasters.length === 0}
       >
         {startWords(glasses.length, tasters.length)}
-      </button>
+      </Button>
       {glasses.length > 6 && <p role="status">More than six are too many for one palate. Choose fewer.</p>}
     </form>
   );
@@ -117,14 +117,15 @@ function TasterFields({ who, tasters, onWho }: WhoProps) {
       {offered.length > 0 && (
         <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label="Earlier tasters">
           {offered.map((item) => (
-            <button
+            <Button
               key={item.taster}
-              type="button"
-              className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
+
+              look="outline"
+              className="px-3"
               onClick={() => onWho([...tasters, item.taster].join(', '))}
             >
               {item.taster}
-            </button>
+            </Button>
           ))}
         </div>
       )}

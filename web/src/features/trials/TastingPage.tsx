@@ -2,14 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 
-import { api } from '@/api/client';
-import type { TrialEntry, Sheet } from '@/api/types';
-import { notebookQuery } from '@/api/queries/drinks';
-import { larderQuery } from '@/api/queries/larder';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { namesIn, type NameOf } from '@/spec/names';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { larderQuery, notebookQuery, type Sheet, type TrialEntry, useSaveTasting } from '@/api';
+import { LoadingOrError, PageHeader } from '@/ui';
+import { type NameOf, namesIn } from '@/spec';
+import { useDocumentTitle } from '@/hooks';
 import { CurrentGlass } from './CurrentGlass';
 import { PourerKey } from './PourerKey';
 import { RevealedNotes } from './RevealedNotes';
@@ -55,7 +51,7 @@ interface TastingProps {
 function Tasting({ drinkId, trials, nameOf }: TastingProps) {
   const [query] = useSearchParams();
   const [kept, setKept] = useState<Sheet[] | null>(null);
-  const keep = api.useMutation('post', '/api/tastings');
+  const keep = useSaveTasting();
   const under = useFlight(drinkId);
   const finish = () => {
     const sheets = under.finish();

@@ -1,8 +1,6 @@
-import type { SheetEntry } from '@/api/types';
-import { AXIS_NAMES } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
-import { Checkbox } from '@/ui/Checkbox';
-import { ChoiceChips } from '@/ui/ChoiceChips';
+import type { SheetEntry } from '@/api';
+import { AXIS_NAMES } from '@/lib';
+import { AxisMark, Checkbox, ChoiceChips } from '@/ui';
 import { ScoreButtons } from './ScoreButtons';
 import { TasteScale } from './TasteScale';
 import { NoteField, type NotePart } from './NoteField';

@@ -1,14 +1,11 @@
 import { Check, Ellipsis, Pause } from 'lucide-react';
 import { Link } from 'react-router';
 
-import { api } from '@/api/client';
-import type { Mark, TrialEntry } from '@/api/types';
-import { dayText, plainNumber } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import type { NameOf } from '@/spec/names';
-import { pourWords } from '@/spec/pourWords';
-import { Disclosure } from '@/ui/Disclosure';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Mark, type TrialEntry, useMarkTrial } from '@/api';
+import { dayText, plainNumber } from '@/lib';
+import { useSettings } from '@/hooks';
+import { type NameOf, pourWords } from '@/spec';
+import { Disclosure, ErrorMessage } from '@/ui';
 import { medianScore } from './scores';
 
 interface Props {
@@ -22,7 +19,7 @@ interface Props {
 /** One trial of the list: what it is, what became of it, what was said of it last. */
 export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
   const { shown } = useSettings();
-  const mark = api.useMutation('put', '/api/drinks/{drink_id}/trials/{trial_id}/mark');
+  const mark = useMarkTrial();
   const to = (next: Mark) =>
     mark.mutate({ params: { path: { drink_id: drinkId, trial_id: trial.id } }, body: { mark: next } });
   const score = medianScore(trial);

@@ -2,15 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 
-import type { TrialsReport, TrialEntry } from '@/api/types';
-import { notebookQuery } from '@/api/queries/drinks';
-import { sideBySideQuery } from '@/api/queries/forecast';
-import { larderQuery } from '@/api/queries/larder';
-import { useSettings } from '@/hooks/settings';
-import { PageHeader } from '@/ui/PageHeader';
-import { LoadingOrError } from '@/ui/LoadingOrError';
-import { namesIn, type NameOf } from '@/spec/names';
-import { useDocumentTitle } from '@/hooks/useDocumentTitle';
+import { larderQuery, notebookQuery, sideBySideQuery, type TrialEntry, type TrialsReport } from '@/api';
+import { useDocumentTitle, useSettings } from '@/hooks';
+import { Button, LoadingOrError, PageHeader } from '@/ui';
+import { type NameOf, namesIn } from '@/spec';
 import { BriefPanel } from './BriefPanel';
 import { ReadingsPanel } from './ReadingsPanel';
 import { NextTrialPanel } from './NextTrialPanel';
@@ -160,9 +155,9 @@ function Cards({ drinkId, view, nameOf }: CardsProps) {
         ))}
       </ol>
       {all.some(({ mark }) => mark === 'hidden') && (
-        <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={() => setShowHidden(!showHidden)}>
+        <Button look="ghost" onClick={() => setShowHidden(!showHidden)}>
           {showHidden ? 'Hide the hidden ones' : 'Show hidden'}
-        </button>
+        </Button>
       )}
     </>
   );

@@ -1,6 +1,6 @@
-import type { SideBySide } from '@/api/types';
-import { useSettings } from '@/hooks/settings';
-import { amountWords } from '@/spec/pourWords';
+import type { SideBySide } from '@/api';
+import { useSettings } from '@/hooks';
+import { amountWords } from '@/spec';
 
 export type Cell = SideBySide['rows'][number]['cells'][number] | undefined;
 

@@ -1,5 +1,5 @@
-import type { TrialEntry, SheetEntry } from '@/api/types';
-import { hasKeys, writeStored, readStored } from '@/lib/storage';
+import type { SheetEntry, TrialEntry } from '@/api';
+import { hasKeys, readStored, writeStored } from '@/lib';
 
 /** One glass before one taster: which trial it holds, and what was said of it so far. */
 export interface FlightGlass {

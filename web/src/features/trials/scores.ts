@@ -1,5 +1,5 @@
-import type { TrialEntry } from '@/api/types';
-import type { AxisName } from '@/lib/format';
+import type { TrialEntry } from '@/api';
+import type { AxisName } from '@/lib';
 
 export const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 

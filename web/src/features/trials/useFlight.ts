@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 
-import type { TrialEntry, SheetEntry } from '@/api/types';
+import type { SheetEntry, TrialEntry } from '@/api';
 import { pourFlight, readFlight, writeFlight, type Flight } from './flight';
 
 /** The tasting of a drink that is under way, glass by glass; it outlasts the window. */

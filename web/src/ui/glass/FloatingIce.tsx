@@ -1,4 +1,4 @@
-import type { Glass } from '@/api/types';
+import type { Glass } from '@/api';
 import { radiusAt } from './radiusAt';
 
 /** Edge of a piece of ice, cm, and how many lie in the glass. */

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 
-import type { Appearance, Glass } from '@/api/types';
+import type { Appearance, Glass } from '@/api';
 import { FloatingIce } from './FloatingIce';
 import { radiusAt } from './radiusAt';
 

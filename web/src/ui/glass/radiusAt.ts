@@ -1,4 +1,4 @@
-import type { Glass } from '@/api/types';
+import type { Glass } from '@/api';
 
 /** The inner radius of a glass at a height of its bowl, cm. */
 export function radiusAt(glass: Glass, cm: number): number {

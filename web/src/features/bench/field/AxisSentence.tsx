@@ -1,6 +1,6 @@
-import type { AxisReport } from '@/api/types';
-import { axisUnit, levelText, type AxisName } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
+import type { AxisReport } from '@/api';
+import { type AxisName, axisUnit, levelText } from '@/lib';
+import { AxisMark } from '@/ui';
 import { COLOURS, TITLES } from './axisStyle';
 
 interface AxisProps {

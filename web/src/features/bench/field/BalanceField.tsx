@@ -1,16 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo, useState } from 'react';
 
-import type { Comparison, Family, Forecast, Span } from '@/api/types';
-import { rulesQuery } from '@/api/queries/rules';
-import { levelText, type AxisName } from '@/lib/format';
-import { useElementSize } from '@/hooks/useElementSize';
+import { type Comparison, type Family, type Forecast, rulesQuery, type Span } from '@/api';
+import { type AxisName, levelText } from '@/lib';
+import { useElementSize } from '@/hooks';
 import { useBenchActions } from '../benchActions';
 import { FieldControls } from './FieldControls';
 import { frameOf, MARGIN, type Levels, type OnField } from './fieldFrame';
 import { FieldPlane } from './FieldPlane';
 import { FiguresTable } from './FiguresTable';
-import { homeOf } from '@/spec/homes';
+import { homeOf } from '@/spec';
 import { StrengthRule } from './StrengthRule';
 
 type ServedFigures = Forecast['served'];

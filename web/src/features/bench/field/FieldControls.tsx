@@ -1,6 +1,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 
-import type { Rules } from '@/api/types';
+import type { Rules } from '@/api';
 import type { BenchActions, FieldTarget } from '../benchActions';
 import type { Frame, Levels } from './fieldFrame';
 import { TrailPoint } from './TrailPoint';

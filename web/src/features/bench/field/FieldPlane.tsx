@@ -1,4 +1,4 @@
-import { roundTicks } from '@/lib/scales';
+import { roundTicks } from '@/lib';
 import { MARGIN, type Frame, type OnField } from './fieldFrame';
 import { HomeAndRays, RayWords } from './HomeAndRays';
 import { Trail } from './Trail';

@@ -1,8 +1,7 @@
 import { memo, useState } from 'react';
 
-import type { Comparison, Spec } from '@/api/types';
-import type { AxisName } from '@/lib/format';
-import type { Figure } from '@/api/queries/forecast';
+import type { Comparison, Figure, Spec } from '@/api';
+import type { AxisName } from '@/lib';
 import { AxisSentence } from './AxisSentence';
 import { besidesTheAxes, Headline } from './Headline';
 import { WhyDialog } from './WhyDialog';

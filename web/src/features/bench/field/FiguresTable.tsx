@@ -1,5 +1,5 @@
-import type { Comparison } from '@/api/types';
-import { levelText } from '@/lib/format';
+import type { Comparison } from '@/api';
+import { levelText } from '@/lib';
 
 /** The same figures for who can't see the field. */
 export function FiguresTable({ comparison }: { comparison: Comparison }) {

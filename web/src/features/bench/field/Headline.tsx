@@ -1,5 +1,5 @@
-import type { Comparison } from '@/api/types';
-import { asSentence } from '@/lib/format';
+import type { Comparison } from '@/api';
+import { asSentence } from '@/lib';
 
 interface HeadlineProps {
   comparison: Comparison;

@@ -1,5 +1,5 @@
-import type { Span } from '@/api/types';
-import { plainNumber } from '@/lib/format';
+import type { Span } from '@/api';
+import { plainNumber } from '@/lib';
 import type { Frame } from './fieldFrame';
 
 /** Both ends of a pour that is told as a range, and where it should settle. */

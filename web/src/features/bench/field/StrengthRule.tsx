@@ -1,5 +1,5 @@
-import type { Comparison } from '@/api/types';
-import { roundTicks, stepScale } from '@/lib/scales';
+import type { Comparison } from '@/api';
+import { roundTicks, stepScale } from '@/lib';
 
 interface Props {
   comparison: Comparison;

@@ -1,6 +1,7 @@
-import { levelText } from '@/lib/format';
+import { levelText } from '@/lib';
 import type { FieldTarget } from '../benchActions';
 import type { Frame } from './fieldFrame';
+import { Button } from '@/ui';
 
 interface Props {
   wish: FieldTarget;
@@ -55,12 +56,12 @@ export function TargetBubble({ wish, from, to, frame, held, onBring, onNo }: Pro
             <b className="text-sharp">{levelText(wish.acid, 'acid')} g</b> acid?
           </p>
           <span className="flex gap-1.5">
-            <button type="button" className="btn btn-primary min-h-11 grow px-2 text-base" onClick={onBring}>
+            <Button look="primary" className="grow px-2" onClick={onBring}>
               Rebalance
-            </button>
-            <button type="button" className="btn btn-ghost min-h-11 px-2 text-base" onClick={onNo}>
+            </Button>
+            <Button look="ghost" className="px-2" onClick={onNo}>
               Cancel
-            </button>
+            </Button>
           </span>
         </div>
       )}

@@ -1,4 +1,4 @@
-import { levelText } from '@/lib/format';
+import { levelText } from '@/lib';
 import type { Levels } from './fieldFrame';
 
 interface Props {

@@ -1,13 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 
-import type { Comparison, Spec } from '@/api/types';
-import { whyQuery, type Figure } from '@/api/queries/forecast';
-import { axisUnit, levelText, plainNumber, withUnit } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { AxisMark } from '@/ui/AxisMark';
-import { Dialog } from '@/ui/Dialog';
-import { ErrorMessage } from '@/ui/ErrorMessage';
+import { type Comparison, type Figure, type Spec, whyQuery } from '@/api';
+import { axisUnit, levelText, plainNumber, withUnit } from '@/lib';
+import { useSettings } from '@/hooks';
+import { AxisMark, Dialog, ErrorMessage } from '@/ui';
 import { PourLine, Used } from './WhyLines';
 import { COLOURS, DECIMALS, TITLES } from './axisStyle';
 

@@ -1,6 +1,5 @@
-import type { Why } from '@/api/types';
-import type { Figure } from '@/api/queries/forecast';
-import { plainNumber } from '@/lib/format';
+import type { Figure, Why } from '@/api';
+import { plainNumber } from '@/lib';
 import { DECIMALS, FILLS } from './axisStyle';
 
 interface PourLineProps {

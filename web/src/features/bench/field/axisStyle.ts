@@ -1,4 +1,4 @@
-import type { AxisName } from '@/lib/format';
+import type { AxisName } from '@/lib';
 
 export const TITLES: Record<AxisName, string> = { sugar: 'Sweetness', acid: 'Acidity', abv: 'Strength' };
 export const COLOURS: Record<AxisName, string> = { sugar: 'text-sweet', acid: 'text-sharp', abv: 'text-strong' };

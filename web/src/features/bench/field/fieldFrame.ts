@@ -1,6 +1,5 @@
-import type { Comparison, Family, Rules, Span } from '@/api/types';
-import type { AxisName } from '@/lib/format';
-import { stepScale } from '@/lib/scales';
+import type { Comparison, Family, Rules, Span } from '@/api';
+import { type AxisName, stepScale } from '@/lib';
 
 export type Levels = Record<AxisName, number>;
 

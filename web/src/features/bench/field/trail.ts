@@ -1,4 +1,4 @@
-import type { Spec } from '@/api/types';
+import type { Spec } from '@/api';
 import type { Draft } from '@/features/draft';
 import type { Levels } from './fieldFrame';
 

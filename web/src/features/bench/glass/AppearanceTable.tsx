@@ -1,5 +1,5 @@
-import type { Appearance } from '@/api/types';
-import { useWithVolumes } from '@/hooks/settings';
+import type { Appearance } from '@/api';
+import { useWithVolumes } from '@/hooks';
 
 /** The same for who can't see the drawing. */
 export function AppearanceTable({ appearance, glass, ice }: { appearance: Appearance; glass: string; ice: string }) {

@@ -1,17 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo, useState } from 'react';
 
-import type { Comparison, Glass, Spec } from '@/api/types';
-import { glassesQuery } from '@/api/queries/rules';
-import { capital, degreesText, plainNumber, volumeText } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { shownKey } from '@/hooks/keys';
-import { useHotkeys } from '@/hooks/useHotkeys';
-import { SERVED } from '@/spec/methodWords';
-import { Select } from '@/ui/Select';
+import { type Comparison, type Glass, glassesQuery, type Spec } from '@/api';
+import { capital, degreesText, plainNumber, volumeText } from '@/lib';
+import { shownKey, useHotkeys, useSettings, useWithVolumes } from '@/hooks';
+import { SERVED } from '@/spec';
+import { Button, GlassDrawing, Select } from '@/ui';
 import { useBenchActions, type BenchActions } from '../benchActions';
 import { AppearanceTable } from './AppearanceTable';
-import { GlassDrawing } from '@/ui/glass/GlassDrawing';
 import { ServeDialog } from './ServeDialog';
 
 interface Props {
@@ -91,14 +87,14 @@ function GlassSelect({ spec: { serve }, glass, glasses, hand, onCompare }: Which
         options={[...unlisted, ...glasses.map(({ name }): [string, string] => [name, capital(name)])]}
         onPick={(chosen) => hand.serve({ glass: chosen }, `glass ${chosen}`)}
       />
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
+      <Button
+        look="outline"
+        className="px-2.5"
         title={`Serve up, on cubes, on a large cube or on crushed ice (${shownKey('serve')})`}
         onClick={onCompare}
       >
         {servedWords(serve.ice)}
-      </button>
+      </Button>
     </>
   );
 }

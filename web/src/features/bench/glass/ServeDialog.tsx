@@ -1,14 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { Glass, Serve, Spec } from '@/api/types';
-import { capital, degreesText, levelText } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { SERVED } from '@/spec/methodWords';
-import { AxisMark } from '@/ui/AxisMark';
-import { Dialog } from '@/ui/Dialog';
-import { GlassDrawing } from '@/ui/glass/GlassDrawing';
+import { type Glass, type Serve, servesQuery, type Spec } from '@/api';
+import { capital, degreesText, levelText } from '@/lib';
+import { useSettings } from '@/hooks';
+import { SERVED } from '@/spec';
+import { AxisMark, Dialog, GlassDrawing } from '@/ui';
 import { TimeCourse } from './TimeCourse';
-import { servesQuery } from '@/api/queries/forecast';
 
 interface Props {
   spec: Spec;

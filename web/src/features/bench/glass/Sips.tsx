@@ -1,6 +1,6 @@
-import type { Course } from '@/api/types';
-import { degreesText, levelText, type AxisName } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
+import type { Course } from '@/api';
+import { type AxisName, degreesText, levelText } from '@/lib';
+import { AxisMark } from '@/ui';
 
 const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const TOLD = [0, 10, 20];

@@ -1,14 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo } from 'react';
 
-import type { Course, Spec } from '@/api/types';
-import { degreesText, levelText } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { SERVED } from '@/spec/methodWords';
-import { useDebouncedValue } from '@/hooks/useDebouncedValue';
+import { type Course, courseQuery, type Spec } from '@/api';
+import { degreesText, levelText } from '@/lib';
+import { useDebouncedValue, useSettings } from '@/hooks';
+import { SERVED } from '@/spec';
 import { TimeCurves } from './TimeCurves';
 import { Sips } from './Sips';
-import { courseQuery } from '@/api/queries/forecast';
 
 interface Props {
   spec: Spec;

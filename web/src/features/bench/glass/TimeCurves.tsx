@@ -1,9 +1,9 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 
-import type { Course } from '@/api/types';
-import { levelText, type AxisName } from '@/lib/format';
-import { useElementSize } from '@/hooks/useElementSize';
+import type { Course } from '@/api';
+import { type AxisName, levelText } from '@/lib';
+import { useElementSize } from '@/hooks';
 
 const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const STROKES: Record<AxisName, string> = { sugar: 'stroke-sweet', acid: 'stroke-sharp', abv: 'stroke-strong' };

@@ -1,10 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { DrinkDetail } from '@/api/types';
-import { drinkQuery, useShowDrink } from '@/api/queries/drinks';
-import { WriteConflict } from '@/ui/WriteConflict';
+import { type DrinkDetail, drinkQuery, useSaveDrinkNotes } from '@/api';
+import { WriteConflict } from '@/ui';
 
 /** What is to be remembered of the drink, above all what a pasted recipe told besides; kept when the field is left. */
 export function DrinkNotes({ drink }: { drink: DrinkDetail }) {
@@ -12,16 +10,15 @@ export function DrinkNotes({ drink }: { drink: DrinkDetail }) {
   const [notes, setNotes] = useState(drink.notes);
   // What stood there when they were read: another window may write meanwhile.
   const [read, setRead] = useState(drink.notes);
-  const tell = useShowDrink();
-  const write = api.useMutation('put', '/api/drinks/{drink_id}/notes', {
-    onSuccess: (told) => {
-      setRead(told.notes);
-      tell(told);
-    },
-  });
+  const write = useSaveDrinkNotes();
   const params = { path: { drink_id: drink.id } };
+  const save = (was?: string) =>
+    write.mutate(
+      { params, body: { notes, ...(was !== undefined && { was }) } },
+      { onSuccess: (drink) => setRead(drink.notes) },
+    );
   const keep = () => {
-    if (notes.trim() !== read) write.mutate({ params, body: { notes, was: read } });
+    if (notes.trim() !== read) save(read);
   };
   const takeTheirs = async () => {
     write.reset();
@@ -47,7 +44,7 @@ export function DrinkNotes({ drink }: { drink: DrinkDetail }) {
       <WriteConflict
         fault={write.error}
         onTheirs={() => void takeTheirs()}
-        onMine={() => write.mutate({ params, body: { notes } })}
+        onMine={() => save()}
         className="text-base"
       />
     </section>

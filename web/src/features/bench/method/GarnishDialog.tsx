@@ -2,16 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 
-import type { Garnish, Spec } from '@/api/types';
-import { garnishesQuery } from '@/api/queries/forecast';
-import { larderQuery } from '@/api/queries/larder';
-import { rulesQuery } from '@/api/queries/rules';
-import { capital } from '@/lib/format';
-import { garnishOf } from '@/spec/garnishWords';
-import { Dialog } from '@/ui/Dialog';
-import { IconButton } from '@/ui/IconButton';
-import { TextField } from '@/ui/TextField';
-import { SuggestField } from '@/ui/SuggestField';
+import { type Garnish, garnishesQuery, larderQuery, rulesQuery, type Spec } from '@/api';
+import { capital } from '@/lib';
+import { garnishOf } from '@/spec';
+import { Button, Dialog, IconButton, SuggestField, TextField } from '@/ui';
 
 interface Props {
   spec: Spec;
@@ -57,14 +51,9 @@ export function GarnishDialog({ spec, onChange, onClose }: Props) {
           onRemove={() => remove(at)}
         />
       ))}
-      <button
-        type="button"
-        className="btn min-h-11 self-start text-base font-normal"
-        disabled={adding}
-        onClick={() => setAdding(true)}
-      >
+      <Button className="self-start font-normal" disabled={adding} onClick={() => setAdding(true)}>
         <Plus size={18} aria-hidden /> Your own garnish
-      </button>
+      </Button>
       {open.length > 0 && (
         <section aria-label="Suggested garnishes">
           <p className="mb-1 text-quiet">Suggested garnishes</p>

@@ -1,9 +1,9 @@
 import { memo } from 'react';
 
-import type { Comparison, DrinkDetail, Finding, Forecast, Spec } from '@/api/types';
-import { capital, degreesText, levelText, plainNumber, volumeText } from '@/lib/format';
-import { useSettings, useWithVolumes } from '@/hooks/settings';
-import { SCHOOL_OF_WATER } from '@/spec/methodWords';
+import type { Comparison, DrinkDetail, Finding, Forecast, Spec } from '@/api';
+import { capital, degreesText, levelText, plainNumber, volumeText } from '@/lib';
+import { useSettings, useWithVolumes } from '@/hooks';
+import { SCHOOL_OF_WATER } from '@/spec';
 import { FixButtons } from '../pours';
 import { DrinkNotes } from './DrinkNotes';
 

@@ -1,11 +1,9 @@
 import { Snowflake } from 'lucide-react';
 import { useState } from 'react';
 
-import type { Assumptions } from '@/api/types';
-import { changeSettings, useSettings } from '@/hooks/settings';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { Dialog } from '@/ui/Dialog';
-import { FormField, NumberField } from '@/ui/NumberField';
+import type { Assumptions } from '@/api';
+import { changeSettings, useSettings } from '@/hooks';
+import { Button, ChoiceChips, Dialog, FormField, NumberField } from '@/ui';
 
 const SCHOOLS: { dilution: NonNullable<Assumptions['dilution']>; name: string; words: string }[] = [
   {
@@ -41,14 +39,9 @@ export function IceDialog() {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button
-        type="button"
-        className="btn btn-ghost btn-lg gap-1.5 border-base-300 text-base font-normal"
-        title="Dilution model"
-        onClick={() => setOpen(true)}
-      >
+      <Button look="outline" large className="gap-1.5 text-base" title="Dilution model" onClick={() => setOpen(true)}>
         <Snowflake size={18} aria-hidden /> Dilution
-      </button>
+      </Button>
       {open && <TodaysIce onClose={() => setOpen(false)} />}
     </>
   );
@@ -63,9 +56,9 @@ function TodaysIce({ onClose }: { onClose: () => void }) {
       heading="Dilution"
       onClose={onClose}
       actions={
-        <button type="button" className="btn btn-lg" onClick={() => changeSettings({ supposed: {} })}>
+        <Button large onClick={() => changeSettings({ supposed: {} })}>
           Reset
-        </button>
+        </Button>
       }
     >
       <fieldset className="flex flex-col gap-2">

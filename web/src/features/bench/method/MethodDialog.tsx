@@ -1,7 +1,6 @@
-import type { Ingredient, Spec } from '@/api/types';
-import { changeSettings, useSettings, type MethodDefaults } from '@/hooks/settings';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { Dialog } from '@/ui/Dialog';
+import type { Ingredient, Spec } from '@/api';
+import { changeSettings, type MethodDefaults, useSettings } from '@/hooks';
+import { ChoiceChips, Dialog } from '@/ui';
 import { IceDialog } from './IceDialog';
 import { MethodFields } from './MethodFields';
 

@@ -1,14 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import type { Ingredient, Spec } from '@/api/types';
-import { familiesQuery, rulesQuery } from '@/api/queries/rules';
-import { notANumber } from '@/lib/numbers';
-import { DONE, ICE_IN } from '@/spec/methodWords';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { FormField, NumberField } from '@/ui/NumberField';
-import { TextField } from '@/ui/TextField';
-import { SuggestField } from '@/ui/SuggestField';
+import { familiesQuery, type Ingredient, rulesQuery, type Spec } from '@/api';
+import { notANumber } from '@/lib';
+import { DONE, ICE_IN } from '@/spec';
+import { ChoiceChips, FormField, NumberField, SuggestField, TextField } from '@/ui';
 
 interface Props {
   spec: Spec;

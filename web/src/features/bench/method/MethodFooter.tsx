@@ -1,12 +1,11 @@
 import type { ReactNode } from 'react';
 
-import type { Spec, Step } from '@/api/types';
-import { useSettings } from '@/hooks/settings';
-import { lockKey } from '@/spec/edits';
-import type { NameOf } from '@/spec/names';
-import { amountWords } from '@/spec/pourWords';
+import type { Spec, Step } from '@/api';
+import { useSettings } from '@/hooks';
+import { amountWords, lockKey, type NameOf } from '@/spec';
 import { useBenchActions } from '../benchActions';
 import type { StepTicks } from './useStepTicks';
+import { Button } from '@/ui';
 
 type OpenQuestion = '' | 'forgotten' | 'made';
 
@@ -41,9 +40,9 @@ export function MethodFooter({ name, spec, steps, nameOf, ticks, asked, onAsk, o
         <div role="alert" className="text-base leading-snug">
           <strong className="font-semibold">Not done:</strong> {open.map(({ words }) => words).join(' ')}
           <span className="mt-1 flex gap-2">
-            <button type="button" className="btn btn-primary min-h-11 grow text-base" onClick={() => onAsk('')}>
+            <Button look="primary" className="grow" onClick={() => onAsk('')}>
               Go back
-            </button>
+            </Button>
             <PlainButton onPress={finish}>Finish anyway</PlainButton>
           </span>
         </div>
@@ -51,9 +50,9 @@ export function MethodFooter({ name, spec, steps, nameOf, ticks, asked, onAsk, o
       {asked === 'made' && (
         <div role="status" className="flex items-center gap-2 text-base">
           <span className="grow">{name} is made. Taste it first.</span>
-          <button type="button" className="btn btn-primary min-h-11 text-base" onClick={hand?.keep}>
+          <Button look="primary" onClick={hand?.keep}>
             Save trial
-          </button>
+          </Button>
         </div>
       )}
       {asked === '' && steps.some(({ key }) => ticked.has(key)) && (
@@ -61,20 +60,12 @@ export function MethodFooter({ name, spec, steps, nameOf, ticks, asked, onAsk, o
           <span className="grow text-base text-quiet">
             {ticked.size} of {steps.length}
           </span>
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
-            onClick={ticks.clear}
-          >
+          <Button look="outline" onClick={ticks.clear}>
             Start over
-          </button>
-          <button
-            type="button"
-            className="btn btn-primary min-h-11 text-base"
-            onClick={() => (open.length > 0 ? onAsk('forgotten') : finish())}
-          >
+          </Button>
+          <Button look="primary" onClick={() => (open.length > 0 ? onAsk('forgotten') : finish())}>
             Finish
-          </button>
+          </Button>
         </div>
       )}
     </div>
@@ -106,8 +97,8 @@ function ActualPours({ spec, nameOf, ticks, onWriteSo }: Pick<Props, 'spec' | 'n
 
 function PlainButton({ onPress, children }: { onPress: () => void; children: ReactNode }) {
   return (
-    <button type="button" className="btn min-h-11 grow text-base font-normal" onClick={onPress}>
+    <Button className="grow font-normal" onClick={onPress}>
       {children}
-    </button>
+    </Button>
   );
 }

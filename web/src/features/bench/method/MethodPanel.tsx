@@ -2,14 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { ListPlus, SlidersHorizontal } from 'lucide-react';
 import { memo, useState } from 'react';
 
-import type { Spec } from '@/api/types';
-import type { Steps } from '@/api/queries/forecast';
-import { rulesQuery } from '@/api/queries/rules';
-import { shownKey } from '@/hooks/keys';
-import { lockKey } from '@/spec/edits';
-import { methodWords } from '@/spec/methodWords';
-import type { NameOf } from '@/spec/names';
-import { IconButton } from '@/ui/IconButton';
+import { rulesQuery, type Spec, type Steps } from '@/api';
+import { shownKey } from '@/hooks';
+import { lockKey, methodWords, type NameOf } from '@/spec';
+import { IconButton } from '@/ui';
 import { useBenchActions } from '../benchActions';
 import { MethodFooter } from './MethodFooter';
 import { MethodStep } from './MethodStep';

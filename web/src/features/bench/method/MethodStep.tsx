@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 
-import type { PourEntry, Step } from '@/api/types';
-import { shownAmount } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
+import type { PourEntry, Step } from '@/api';
+import { shownAmount } from '@/lib';
+import { useSettings } from '@/hooks';
 import { AmountField } from '../pours';
 import { StepTimer } from './StepTimer';
 

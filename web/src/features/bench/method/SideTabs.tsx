@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
-import type { Comparison, DrinkDetail, Spec } from '@/api/types';
-import { Tabs } from '@/ui/Tabs';
+import type { Comparison, DrinkDetail, Spec } from '@/api';
+import { Tabs } from '@/ui';
 import { hints, Hints } from './Hints';
 import { TrialList } from '../save';
 

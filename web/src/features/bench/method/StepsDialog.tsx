@@ -1,11 +1,8 @@
 import { ArrowDown, ArrowUp, Plus, RotateCcw, Trash2 } from 'lucide-react';
 import { useState, type KeyboardEvent } from 'react';
 
-import type { OwnStep, Spec, Step } from '@/api/types';
-import { Dialog } from '@/ui/Dialog';
-import { IconButton } from '@/ui/IconButton';
-import { TextField } from '@/ui/TextField';
-import { Select } from '@/ui/Select';
+import type { OwnStep, Spec, Step } from '@/api';
+import { Button, Dialog, IconButton, Select, TextField } from '@/ui';
 
 interface Props {
   spec: Spec;
@@ -47,13 +44,14 @@ export function StepsDialog({ spec, steps: known, onChange, onClose }: Props) {
       onClose={onClose}
       actions={
         changed && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-lg gap-1.5 border-base-300 text-base font-normal"
+          <Button
+            look="outline"
+            large
+            className="gap-1.5 text-base"
             onClick={() => write({ steps: [], order: [] }, 'steps as they follow')}
           >
             <RotateCcw size={18} aria-hidden /> Reset the steps
-          </button>
+          </Button>
         )
       }
     >

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 
-import type { PourEntry, Spec } from '@/api/types';
-import { hasKeys, writeStored, readStored } from '@/lib/storage';
-import { lockKey } from '@/spec/edits';
+import type { PourEntry, Spec } from '@/api';
+import { hasKeys, readStored, writeStored } from '@/lib';
+import { lockKey } from '@/spec';
 
 /** How far the making has come: steps that are ticked, and what was really poured, by `lockKey`. */
 export interface MakingProgress {

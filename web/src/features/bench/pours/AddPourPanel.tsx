@@ -2,13 +2,11 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 
-import type { Family, Ingredient, Slot, Spec } from '@/api/types';
-import { candidatesQuery } from '@/api/queries/larder';
-import { shownKey } from '@/hooks/keys';
+import { candidatesQuery, type Family, type Ingredient, type Slot, type Spec } from '@/api';
+import { shownKey } from '@/hooks';
 import { NoMatch } from '@/features/ingredient-search';
-import { IconButton } from '@/ui/IconButton';
-import { SLOT_NAMES } from '@/spec/slots';
-import { SearchField } from '@/ui/SearchField';
+import { IconButton, SearchField } from '@/ui';
+import { SLOT_NAMES } from '@/spec';
 import { Candidates } from './Candidates';
 
 interface Props {

@@ -1,8 +1,8 @@
 import { Minus, Plus, type LucideIcon } from 'lucide-react';
 import { useId, useState } from 'react';
 
-import type { Amount, PourEntry } from '@/api/types';
-import { plainNumber, type ShownAmount } from '@/lib/format';
+import type { Amount, PourEntry } from '@/api';
+import { plainNumber, type ShownAmount } from '@/lib';
 import { useTypedAmount } from './useTypedAmount';
 
 interface Props {

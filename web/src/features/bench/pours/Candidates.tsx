@@ -1,6 +1,6 @@
-import type { Ingredient } from '@/api/types';
-import { levelText, type AxisName } from '@/lib/format';
-import { AxisMark } from '@/ui/AxisMark';
+import type { Ingredient } from '@/api';
+import { type AxisName, levelText } from '@/lib';
+import { AxisMark } from '@/ui';
 
 interface Props {
   listId: string;

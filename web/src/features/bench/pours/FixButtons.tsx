@@ -1,5 +1,5 @@
-import type { Finding } from '@/api/types';
-import { useWithVolumes } from '@/hooks/settings';
+import type { Finding } from '@/api';
+import { useWithVolumes } from '@/hooks';
 import { useBenchActions } from '../benchActions';
 
 /** The changes of the drink that would mend a finding, each one press away. */

@@ -1,5 +1,5 @@
-import type { PourEntry } from '@/api/types';
-import { Select } from '@/ui/Select';
+import type { PourEntry } from '@/api';
+import { Select } from '@/ui';
 
 interface Props {
   pour: PourEntry;

@@ -1,9 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import type { PourEntry } from '@/api/types';
-import { lotsQuery } from '@/api/queries/lots';
-import { FormField } from '@/ui/NumberField';
-import { Select } from '@/ui/Select';
+import { lotsQuery, type PourEntry } from '@/api';
+import { FormField, Select } from '@/ui';
 
 interface Props {
   slug: string;

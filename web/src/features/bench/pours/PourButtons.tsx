@@ -1,6 +1,6 @@
 import { EllipsisVertical, Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
 
-import type { Forecast } from '@/api/types';
+import type { Forecast } from '@/api';
 
 export function OmitButton({ name, out, onOut }: { name: string; out: boolean; onOut: () => void }) {
   const Sign = out ? EyeOff : Eye;

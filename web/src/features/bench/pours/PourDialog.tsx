@@ -2,15 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 
-import type { PourEntry, Slot, Span, Spec, Unit } from '@/api/types';
-import { rulesQuery } from '@/api/queries/rules';
-import { capital, plainNumber } from '@/lib/format';
-import { movedPour, withDouble, withoutPour, withPour } from '@/spec/edits';
-import { STAGE_WORDS, type Stage } from '@/spec/stages';
-import { Checkbox } from '@/ui/Checkbox';
-import { Dialog } from '@/ui/Dialog';
-import { FormField } from '@/ui/NumberField';
-import { Select } from '@/ui/Select';
+import { type PourEntry, rulesQuery, type Slot, type Span, type Spec, type Unit } from '@/api';
+import { capital, plainNumber } from '@/lib';
+import { movedPour, type Stage, STAGE_WORDS, withDouble, withoutPour, withPour } from '@/spec';
+import { Button, Checkbox, Dialog, FormField, Select } from '@/ui';
 import { RimFields } from './RimFields';
 import { FollowedPour } from './FollowedPour';
 import { LotSelect } from './LotSelect';
@@ -99,13 +94,12 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
       {span && (
         <p className="flex flex-wrap items-center gap-2">
           <span className="grow">Closest to trial 1 at {plainNumber(span.best.pour_ml)} ml.</span>
-          <button
-            type="button"
-            className="btn min-h-11 text-base font-normal"
+          <Button
+            className="font-normal"
             onClick={() => set({ amount: span.best.pour_ml, unit: 'ml', said: null, relative: null }, 'settle')}
           >
             Use this
-          </button>
+          </Button>
         </p>
       )}
       <Order spec={spec} index={index} onChange={onChange} onMoved={onMoved} onClose={onClose} />
@@ -162,8 +156,8 @@ interface ActionButtonProps {
 
 function ActionButton({ icon, words, off = false, onAct }: ActionButtonProps) {
   return (
-    <button type="button" className="btn min-h-11 gap-1.5 text-base font-normal" disabled={off} onClick={onAct}>
+    <Button className="gap-1.5 font-normal" disabled={off} onClick={onAct}>
       {icon} {words}
-    </button>
+    </Button>
   );
 }

@@ -1,14 +1,11 @@
 import { LocateFixed, Plus } from 'lucide-react';
 import { memo, useMemo, type ReactNode } from 'react';
 
-import type { Comparison, Finding, Ingredient, Spec } from '@/api/types';
-import { capital, volumeText } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { shownKey } from '@/hooks/keys';
-import { garnishOf, garnishWords } from '@/spec/garnishWords';
-import type { NameOf } from '@/spec/names';
-import { STAGE_GROUPS } from '@/spec/stages';
-import { AxisMark } from '@/ui/AxisMark';
+import type { Comparison, Finding, Ingredient, Spec } from '@/api';
+import { capital, volumeText } from '@/lib';
+import { shownKey, useSettings } from '@/hooks';
+import { garnishOf, garnishWords, type NameOf, STAGE_GROUPS } from '@/spec';
+import { Button, AxisMark } from '@/ui';
 import { useBenchActions } from '../benchActions';
 import { PourRow } from './PourRow';
 import { Problems } from './Problems';
@@ -177,22 +174,17 @@ function BarsLegend() {
 function Foot({ onAdd, onBringBack }: { onAdd: () => void; onBringBack: () => void }) {
   return (
     <div className="flex shrink-0 gap-2 border-t border-base-300 px-2.5 py-1.5">
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 gap-1.5 px-3 text-base"
-        title={`Add ingredient (${shownKey('add')})`}
-        onClick={onAdd}
-      >
+      <Button look="ghost" className="gap-1.5 px-3" title={`Add ingredient (${shownKey('add')})`} onClick={onAdd}>
         <Plus size={20} aria-hidden /> Add ingredient
-      </button>
-      <button
-        type="button"
-        className="btn btn-secondary ml-auto min-h-11 gap-1.5 px-3 text-base"
+      </Button>
+      <Button
+        look="secondary"
+        className="ml-auto gap-1.5 px-3"
         title={`Rebalance to trial 1 or to the typical range (${shownKey('bring')})`}
         onClick={onBringBack}
       >
         <LocateFixed size={20} aria-hidden /> Rebalance <kbd className="kbd max-lg:hidden">{shownKey('bring')}</kbd>
-      </button>
+      </Button>
     </div>
   );
 }

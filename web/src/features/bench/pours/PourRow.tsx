@@ -1,12 +1,9 @@
 import { memo, useCallback, type KeyboardEvent } from 'react';
 
-import type { Finding, Forecast, Ingredient, PourEntry } from '@/api/types';
-import { shownAmount } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import { isPressed } from '@/hooks/keys';
-import { withPour } from '@/spec/edits';
-import type { NameOf } from '@/spec/names';
-import { SLOT_NAMES } from '@/spec/slots';
+import type { Finding, Forecast, Ingredient, PourEntry } from '@/api';
+import { shownAmount } from '@/lib';
+import { isPressed, useSettings } from '@/hooks';
+import { type NameOf, SLOT_NAMES, withPour } from '@/spec';
 import { useBenchActions } from '../benchActions';
 import { AmountField, AmountText } from './AmountField';
 import { changeWords, compositionWords, followsWords, rangeWords } from './pourNotes';

@@ -1,8 +1,8 @@
 import { OctagonAlert, TriangleAlert } from 'lucide-react';
 import { memo } from 'react';
 
-import type { Finding } from '@/api/types';
-import { useWithVolumes } from '@/hooks/settings';
+import type { Finding } from '@/api';
+import { useWithVolumes } from '@/hooks';
 import { FixButtons } from './FixButtons';
 
 /** What goes wrong in this drink, beside its pours, with what mends it. */

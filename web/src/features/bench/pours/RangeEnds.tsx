@@ -1,4 +1,4 @@
-import { NumberField } from '@/ui/NumberField';
+import { NumberField } from '@/ui';
 
 interface Props {
   range: number[] | null | undefined;

@@ -1,6 +1,5 @@
-import type { Spec } from '@/api/types';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { SuggestField } from '@/ui/SuggestField';
+import type { Spec } from '@/api';
+import { ChoiceChips, SuggestField } from '@/ui';
 
 type RimEntry = NonNullable<Spec['serve']['edge']>;
 

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 
-import { changeSettings } from '@/hooks/settings';
+import { changeSettings } from '@/hooks';
+import { Button } from '@/ui';
 
 interface Props {
   /** How far the riff has come. */
@@ -20,9 +21,9 @@ export function Tour({ at, onBringBack }: Props) {
           <p>Ingredients left, balance in the middle, glass and method right.</p>
           <p>Sea-buckthorn liqueur replaced quince: sharper than before.</p>
           <p className="font-semibold">Try this:</p>
-          <button type="button" className="btn btn-primary mt-2 min-h-11 text-base" onClick={onBringBack}>
+          <Button look="primary" className="mt-2" onClick={onBringBack}>
             Rebalance
-          </button>
+          </Button>
         </div>
       ) : (
         <div className="grow">

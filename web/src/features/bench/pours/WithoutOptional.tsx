@@ -1,7 +1,7 @@
-import { volumeText } from '@/lib/format';
-import { useSettings } from '@/hooks/settings';
-import type { Spec } from '@/api/types';
-import { useComparison } from '@/api/queries/forecast';
+import { volumeText } from '@/lib';
+import { useSettings } from '@/hooks';
+import { type Spec, useComparison } from '@/api';
+import { Button } from '@/ui';
 
 interface Props {
   /** The drink with the pour, and without it. */
@@ -32,12 +32,12 @@ export function WithoutOptional({ spec, without, name, onBack, onTake }: Props) 
         </p>
       )}
       <span className="mt-1.5 flex gap-2">
-        <button type="button" className="btn min-h-11 grow text-base font-normal" onClick={onBack}>
+        <Button className="grow font-normal" onClick={onBack}>
           Put it back <kbd className="kbd max-lg:hidden">O</kbd>
-        </button>
-        <button type="button" className="btn btn-primary min-h-11 grow text-base" onClick={onTake}>
+        </Button>
+        <Button look="primary" className="grow" onClick={onTake}>
           Leave it out
-        </button>
+        </Button>
       </span>
     </div>
   );

@@ -1,4 +1,4 @@
-import type { Forecast, Spec } from '@/api/types';
+import type { Forecast, Spec } from '@/api';
 
 /** What each pour brings, in the order of the pours. */
 export type Contributions = (Forecast['pours'][number] | undefined)[];

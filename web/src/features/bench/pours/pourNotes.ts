@@ -1,8 +1,6 @@
-import type { Ingredient, PourEntry } from '@/api/types';
-import { plainNumber, shownAmount, type Shown } from '@/lib/format';
-import { mainFigure } from '@/spec/levelWords';
-import type { NameOf } from '@/spec/names';
-import { amountWords } from '@/spec/pourWords';
+import type { Ingredient, PourEntry } from '@/api';
+import { plainNumber, type Shown, shownAmount } from '@/lib';
+import { amountWords, mainFigure, type NameOf } from '@/spec';
 
 const TIMES: Record<number, string> = { 0.25: '¼ of', 0.5: '½ of', 1: 'as much as', 2: 'twice' };
 

@@ -1,9 +1,9 @@
 import type { KeyboardEvent } from 'react';
 
-import type { Amount, PourEntry } from '@/api/types';
-import { nextAmount, type ShownAmount } from '@/lib/format';
-import { useSwapTarget } from '@/hooks/settings';
-import { withPour } from '@/spec/edits';
+import type { Amount, PourEntry } from '@/api';
+import { nextAmount, type ShownAmount } from '@/lib';
+import { useSwapTarget } from '@/hooks';
+import { withPour } from '@/spec';
 import { useBenchActions } from '../benchActions';
 import { useTypedText } from './useTypedText';
 

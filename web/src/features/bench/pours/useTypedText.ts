@@ -1,9 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 
-import { ProblemError } from '@/api/client';
-import type { Amount, PourEntry } from '@/api/types';
-import { asSentence, type ShownAmount } from '@/lib/format';
-import { useLatest } from '@/hooks/useLatest';
+import { type Amount, type PourEntry, ProblemError } from '@/api';
+import { asSentence, type ShownAmount } from '@/lib';
+import { useLatest } from '@/hooks';
 import { pourChange, useBenchActions, type BenchActions, type TypedAmount } from '../benchActions';
 
 const PATIENCE_MS = 600;

@@ -1,10 +1,7 @@
 import { Pencil } from 'lucide-react';
 import { useState } from 'react';
 
-import { api } from '@/api/client';
-import type { DrinkDetail, Trial } from '@/api/types';
-import { useShowDrink } from '@/api/queries/drinks';
-import { useIsUnreachable } from '@/api/connectivity';
+import { type DrinkDetail, type Trial, useIsUnreachable, useRenameDrink } from '@/api';
 import { useSaveState, type Autosave, type SaveState } from '@/features/draft';
 
 interface Props {
@@ -71,8 +68,7 @@ export function DrinkTitle({ drink, parent, onHoldAgainst, autosave }: Props) {
 
 function NameField({ drink, onDone }: { drink: DrinkDetail; onDone: () => void }) {
   const [name, setName] = useState(drink.name);
-  const tell = useShowDrink();
-  const rename = api.useMutation('patch', '/api/drinks/{drink_id}', { onSuccess: tell });
+  const rename = useRenameDrink();
   const finish = () => {
     const wanted = name.trim();
     if (!wanted || wanted === drink.name) onDone();

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 
-import { withPour } from '@/spec/edits';
-import { useLatest } from '@/hooks/useLatest';
+import { withPour } from '@/spec';
+import { useLatest } from '@/hooks';
 import { pourChange, useBenchActions } from '../benchActions';
 import type { Draft } from '@/features/draft';
-import { Notice } from '@/ui/Notice';
+import { Button, Notice } from '@/ui';
 import { forgetUnsaved, type TypedInput } from '@/features/draft';
 import type { Leftover } from '@/features/draft';
 
@@ -27,19 +27,17 @@ export function LeftoverNotice({ leftover, onLay }: Props) {
   if (isBack) {
     return (
       <Notice text="Restored what wasn’t saved when you left this page.">
-        <button
-          type="button"
-          className="btn"
+        <Button
           onClick={() => {
             hand?.undo();
             close();
           }}
         >
           Discard it
-        </button>
-        <button type="button" className="btn btn-primary" onClick={close}>
+        </Button>
+        <Button look="primary" onClick={close}>
           Keep it
-        </button>
+        </Button>
       </Notice>
     );
   }
@@ -56,12 +54,10 @@ export function LeftoverNotice({ leftover, onLay }: Props) {
     <Notice
       text={`Unsaved work from ${TIME.format(recovered.at)} was found. The drink was changed elsewhere since then.`}
     >
-      <button type="button" className="btn btn-primary" onClick={lay}>
+      <Button look="primary" onClick={lay}>
         Open it on the bench
-      </button>
-      <button type="button" className="btn" onClick={forget}>
-        Discard it
-      </button>
+      </Button>
+      <Button onClick={forget}>Discard it</Button>
     </Notice>
   );
 }

@@ -1,11 +1,9 @@
 import { useState } from 'react';
 
-import { client, ProblemError, unwrap } from '@/api/client';
-import type { Fault } from '@/api/types';
-import { useIsUnreachable } from '@/api/connectivity';
-import { asSentence } from '@/lib/format';
+import { type Fault, fetchDrink, ProblemError, useIsUnreachable } from '@/api';
+import { asSentence } from '@/lib';
 import { useSaveState, type Autosave } from '@/features/draft';
-import { Notice } from '@/ui/Notice';
+import { Button, Notice } from '@/ui';
 
 interface Props {
   drinkId: number;
@@ -27,9 +25,9 @@ export function SaveNotice({ drinkId, autosave, refusal, isBehind }: Props) {
   if (state === 'failed') {
     return (
       <Notice text={`Not saved yet: ${asSentence(failure)} Your draft is safe in this browser, and saving is retried.`}>
-        <button type="button" className="btn btn-primary" onClick={() => void autosave.flush()}>
+        <Button look="primary" onClick={() => void autosave.flush()}>
           Retry now
-        </button>
+        </Button>
       </Notice>
     );
   }
@@ -45,7 +43,7 @@ function ChangedElsewhere({ drinkId, autosave }: { drinkId: number; autosave: Au
   const [trouble, setTrouble] = useState('');
   const keepMine = async () => {
     try {
-      const theirs = unwrap(await client.GET('/api/drinks/{drink_id}', { params: { path: { drink_id: drinkId } } }));
+      const theirs = await fetchDrink(drinkId);
       await autosave.takeOver(theirs.draft?.revision ?? 0);
     } catch (fault) {
       setTrouble(fault instanceof ProblemError ? asSentence(fault.detail) : '');
@@ -63,12 +61,10 @@ function ChangedElsewhere({ drinkId, autosave }: { drinkId: number; autosave: Au
           : 'This drink was changed in another window. Nothing is lost: choose the version to go on with.'
       }
     >
-      <button type="button" className="btn btn-primary" onClick={() => void keepMine()}>
+      <Button look="primary" onClick={() => void keepMine()}>
         Keep this version
-      </button>
-      <button type="button" className="btn" onClick={takeTheirs}>
-        Use the other version
-      </button>
+      </Button>
+      <Button onClick={takeTheirs}>Use the other version</Button>
     </Notice>
   );
 }

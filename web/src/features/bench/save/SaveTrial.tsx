@@ -1,13 +1,10 @@
 import { useState } from 'react';
 
-import type { DrinkDetail, Fault, Ingredient, PourEntry, Spec, Trial } from '@/api/types';
-import { asSentence } from '@/lib/format';
-import { sameDrink } from '@/spec/edits';
-import { useIsUnreachable } from '@/api/connectivity';
-import { ChoiceChips } from '@/ui/ChoiceChips';
-import { Dialog } from '@/ui/Dialog';
-import { Disclosure } from '@/ui/Disclosure';
-import { TextField } from '@/ui/TextField';
+import { useIsUnreachable } from '@/api';
+import type { DrinkDetail, Fault, Ingredient, PourEntry, Spec, Trial } from '@/api';
+import { asSentence } from '@/lib';
+import { sameDrink } from '@/spec';
+import { Button, ChoiceChips, Dialog, Disclosure, TextField } from '@/ui';
 import type { Autosave } from '@/features/draft';
 import { useSaveTrial, type TrialNotes } from './useSaveTrial';
 
@@ -52,9 +49,9 @@ export function SaveTrial(props: Props) {
       onClose={onClose}
       onSubmit={() => void keep.submit(told, false)}
       actions={
-        <button type="submit" className="btn btn-primary btn-lg" disabled={!told.name.trim() || keep.isPending}>
+        <Button type="submit" look="primary" large disabled={!told.name.trim() || keep.isPending}>
           Save
-        </button>
+        </Button>
       }
     >
       {sameDrink(spec, parent.spec) && <p>No change since trial {parent.number} . You can still save it.</p>}
@@ -165,9 +162,9 @@ function SaveRefused({
     <div role="alert" className="text-error">
       <p>{asSentence(error.detail)}</p>
       {overtaken && (
-        <button type="button" className="btn mt-2 min-h-11 text-base" onClick={onBeside}>
+        <Button className="mt-2" onClick={onBeside}>
           Save mine as a separate trial
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -1,8 +1,8 @@
 import { memo } from 'react';
 import { Link, useParams } from 'react-router';
 
-import type { DrinkDetail } from '@/api/types';
-import { dayText } from '@/lib/format';
+import type { DrinkDetail } from '@/api';
+import { dayText } from '@/lib';
 
 interface Props {
   drink: DrinkDetail;

@@ -1,9 +1,7 @@
 import { useNavigate } from 'react-router';
 
-import { api } from '@/api/client';
-import type { DrinkDetail, PourEntry, Spec, Trial } from '@/api/types';
-import { useShowDrink } from '@/api/queries/drinks';
-import { changeSettings, useSettings } from '@/hooks/settings';
+import { type DrinkDetail, type PourEntry, type Spec, type Trial, useCreateTrial } from '@/api';
+import { changeSettings, useSettings } from '@/hooks';
 import { DEFAULT_MAKING, type Autosave } from '@/features/draft';
 
 /** What is told of a trial when it is kept. */
@@ -29,8 +27,7 @@ interface SaveRequest {
 export function useSaveTrial({ drink, spec, parent, poured, autosave, onKept }: SaveRequest) {
   const { taster, supposed } = useSettings();
   const navigate = useNavigate();
-  const tell = useShowDrink();
-  const keep = api.useMutation('post', '/api/drinks/{drink_id}/trials', { onSuccess: tell });
+  const keep = useCreateTrial();
   const submit = async (trialNotes: TrialNotes, beside: boolean) => {
     // A save that is under way comes first, so that both don't cross.
     await autosave.flush();
