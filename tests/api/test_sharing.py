@@ -54,7 +54,7 @@ def paired(house, code, address=PHONE):
 
 def test_without_the_code_there_is_nothing_but_the_page(house):
     phone = house[1](PHONE)
-    for path in ("/", "/book", "/bench/1", "/theme.js", "/index.html", "/assets/index.js", "/.git/config"):
+    for path in ("/", "/book", "/bench/1", "/early.js", "/index.html", "/assets/index.js", "/.git/config"):
         answer = phone.get(path)
         assert answer.status_code == HTTPStatus.UNAUTHORIZED, path
         assert "Connect this device" in answer.text

@@ -35,7 +35,9 @@ def _forks() -> subprocess.Popen[str]:
     warmed = _demo().with_name("warmed.db")
     shutil.copyfile(_demo(), warmed)
     command = [sys.executable, "-m", "support.fork_server", str(warmed)]
-    environment = {**os.environ, "PYTHONWARNINGS": "error", "OPENBLAS_NUM_THREADS": "1", "PYTHONPATH": str(Path(__file__).parents[1])}
+    tests = Path(__file__).parents[1]
+    path = os.pathsep.join((str(tests), str(tests.parent / "src")))
+    environment = {**os.environ, "PYTHONWARNINGS": "error", "OPENBLAS_NUM_THREADS": "1", "PYTHONPATH": path}
     return subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True, env=environment)
 
 

@@ -15,12 +15,14 @@ from oenomel import __version__
 from oenomel.api.deps import only_looks
 from oenomel.api.errors import PROBLEMS, add_error_handlers
 from oenomel.api.middleware.body_limit import LARGEST_BODY
+from oenomel.api.middleware.compression import CompressForDevices
 from oenomel.api.middleware.device_auth import DeviceAuth
 from oenomel.api.middleware.security import FrontEnd, Guard
 from oenomel.api.pairing import Sharing
 from oenomel.api.query_parameters import only_known_parameters
 from oenomel.api.routers import (
     batches,
+    bench,
     cards,
     devices,
     drinks,
@@ -115,6 +117,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
     only_in_the_demo = (demo_router.router,) if demo else ()
     routers = (
         rules,
+        bench,
         forecast,
         method,
         swaps,
@@ -164,6 +167,6 @@ def create_app(data: Path, demo: bool = False, sharing: Sharing | None = None, n
     api.state.sharing = sharing
     app: ASGIApp = FrontEnd(api, BUILT)
     if sharing is not None:
-        app = DeviceAuth(app, sharing, BUILT)
+        app = CompressForDevices(DeviceAuth(app, sharing, BUILT))
         names |= sharing.names
     return Guard(app, OWN_NAMES | names, own_addresses=sharing is not None)

@@ -18,6 +18,14 @@ def list_families(conn: sqlite3.Connection) -> list[FamilyReport]:
     return [_report(family, [home for (slug, _), home in homes.items() if slug == family.slug]) for family in families().values()]
 
 
+def find_family(conn: sqlite3.Connection, slug: str) -> FamilyReport | None:
+    """Return one family, None for an open form."""
+    family = families().get(slug)
+    if family is None:
+        return None
+    return _report(family, [home for (of, _), home in typical_ranges_for(conn, slug).items() if of == slug])
+
+
 def _report(family: Family, homes: list[TypicalRange]) -> FamilyReport:
     schools = [
         SchoolReport(slug=s.slug, name=s.name, words=s.words, branch=branch_of_school(s), spec=spec_from_drink(s.drink))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
+from collections.abc import Iterable
 from typing import Any
 
 from oenomel.core.families import families
@@ -12,6 +13,7 @@ from oenomel.core.larder.ingredient_search import IngredientMatch
 from oenomel.core.spec import FamilyName
 from oenomel.schemas.base import Plain
 from oenomel.schemas.routes.ingredients_models import FoundIngredient, FoundReport, IngredientDetail, IngredientSummary, ValueReport
+from oenomel.services.drinks import get_drink
 from oenomel.store import ingredients
 from oenomel.store.stock import in_stock
 
@@ -31,6 +33,20 @@ def list_ingredients(
     return [
         _summary(ingredient, new_pour(ingredient, of, new_as), by) for ingredient, by in ingredients.search(conn, q, kind, slot, new_as)
     ]
+
+
+def list_drink_ingredients(conn: sqlite3.Connection, drink_id: int) -> list[IngredientSummary]:
+    """List the ingredients of a drink's trials and of its draft, by name, with those that are retired."""
+    drink = get_drink(conn, drink_id)
+    specs = [trial.spec for trial in drink.trials] + ([drink.draft.spec] if drink.draft else [])
+    slugs = {pour.ingredient for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str)}
+    return list_some_ingredients(conn, slugs)
+
+
+def list_some_ingredients(conn: sqlite3.Connection, slugs: Iterable[str]) -> list[IngredientSummary]:
+    """List the ingredients with these slugs, by name; unknown slugs are left out."""
+    known = ingredients.some(conn, slugs).values()
+    return [_summary(ingredient, new_pour(ingredient, None), "") for ingredient in sorted(known, key=lambda one: one.name.casefold())]
 
 
 def find_ingredients(conn: sqlite3.Connection, q: Plain) -> FoundReport:

@@ -53,15 +53,15 @@ async function fetchPersistently(request: Request): Promise<Response> {
   for (let attempt = 0; ; attempt += 1) {
     try {
       const answer = await globalThis.fetch(request.method === 'GET' ? request : request.clone());
-      connectivity.found();
+      connectivity.reportSuccess();
       markAnswered(request);
       return answer;
     } catch (fault) {
       if (request.signal.aborted) throw fault;
-      connectivity.lost();
+      connectivity.reportFailure();
       if (request.method === 'GET') throw new ProblemError('the server doesn’t answer', UNREACHABLE);
       if (attempt === 0) await keepUnsent(request);
-      await connectivity.beforeAgain(attempt, request.signal);
+      await connectivity.waitBeforeRetry(attempt, request.signal);
     }
   }
 }

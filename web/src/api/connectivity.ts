@@ -26,10 +26,10 @@ class Connectivity {
     return () => this.listeners.delete(listener);
   };
 
-  readonly isGone = () => this.gone;
+  readonly isUnreachable = () => this.gone;
 
   /** A question got no answer. */
-  lost(): void {
+  reportFailure(): void {
     if (this.gone) return;
     this.gone = true;
     this.pause = FIRST_PAUSE_MS;
@@ -38,7 +38,7 @@ class Connectivity {
   }
 
   /** A question got its answer. */
-  found(): void {
+  reportSuccess(): void {
     if (!this.gone) return;
     this.gone = false;
     window.clearTimeout(this.timer);
@@ -49,13 +49,13 @@ class Connectivity {
   }
 
   /** Runs once, when the server answers again; the answer takes it back. */
-  whenBack(goOn: () => void): () => void {
+  onceReachable(goOn: () => void): () => void {
     this.onBack.add(goOn);
     return () => this.onBack.delete(goOn);
   }
 
   /** Before a question is asked again: after a pause that grows with the attempts, or as soon as the server is back; until then it waits. */
-  async beforeAgain(attempt: number, signal: AbortSignal): Promise<void> {
+  async waitBeforeRetry(attempt: number, signal: AbortSignal): Promise<void> {
     await this.paused(Math.min(FIRST_PAUSE_MS * 2 ** attempt, LONGEST_PAUSE_MS), signal);
     while (this.gone) await this.paused(LONGEST_PAUSE_MS, signal);
   }
@@ -74,7 +74,7 @@ class Connectivity {
         reject(new DOMException('No longer needed.', 'AbortError'));
       };
       const timer = window.setTimeout(done, ms);
-      const forget = this.whenBack(done);
+      const forget = this.onceReachable(done);
       signal.addEventListener('abort', stop, { once: true });
     });
   }
@@ -89,7 +89,7 @@ class Connectivity {
     if (!this.gone) return;
     try {
       await fetch(HEALTH, { cache: 'no-store' });
-      this.found();
+      this.reportSuccess();
     } catch {
       this.askLater();
     }
@@ -104,5 +104,5 @@ export const connectivity = new Connectivity();
 
 /** Whether the server doesn't answer at the moment. */
 export function useIsUnreachable(): boolean {
-  return useSyncExternalStore(connectivity.subscribe, connectivity.isGone);
+  return useSyncExternalStore(connectivity.subscribe, connectivity.isUnreachable);
 }

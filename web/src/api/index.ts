@@ -15,6 +15,7 @@ export * from './ndjson';
 export * from './outbox';
 export * from './pendingSaves';
 export * from './queries/batches';
+export * from './queries/bench';
 export * from './queries/cards';
 export * from './queries/drinks';
 export * from './queries/event';

@@ -10,9 +10,9 @@ export function whilePending(save: Promise<unknown>): void {
 
 /** Ends when they have arrived, or when the server doesn't answer anyway. */
 export async function savesSettled(): Promise<void> {
-  if (pending.size === 0 || connectivity.isGone()) return;
+  if (pending.size === 0 || connectivity.isUnreachable()) return;
   await new Promise<void>((resolve) => {
-    const forget = connectivity.subscribe(() => connectivity.isGone() && resolve());
+    const forget = connectivity.subscribe(() => connectivity.isUnreachable() && resolve());
     void Promise.allSettled(pending).then(() => {
       forget();
       resolve();

@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drinks/{drink_id}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Bench
+         * @description Return all that the bench needs for its first figures: on a phone each further question would wait for the one before.
+         */
+        get: operations["open_bench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/predict": {
         parameters: {
             query?: never;
@@ -562,9 +582,29 @@ export interface paths {
         /**
          * List Ingredients
          * @description List the ingredients that match words, a kind and a slot, best first (without words all, by name), each with the amount of a new
-         *     pour, ``new_as``.
+         *     pour, ``new_as``; with ``slug`` those alone, the retired ones too.
          */
         get: operations["list_ingredients"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/ingredients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Drink Ingredients
+         * @description List the ingredients of a drink's trials and of its draft, by name: what the bench needs of the larder to open.
+         */
+        get: operations["list_drink_ingredients"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1546,6 +1586,26 @@ export interface paths {
          * @description List the families with their forms, schools and typical ranges, which include the bar's own reference specs.
          */
         get: operations["list_families"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/families/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Family
+         * @description Return one family; None for a form that is open, which has neither schools nor a typical range.
+         */
+        get: operations["get_family"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3108,6 +3168,21 @@ export interface components {
             ratio: number;
             /** Words */
             words: string;
+        };
+        /**
+         * BenchReport
+         * @description What the bench shows of a drink when it opens: the drink, its family (None for an open form), its ingredients, and its draft (or
+         *     its newest trial) compared with the trial before (None where it has no forecast), with what both are drawn by: rules and glasses.
+         */
+        BenchReport: {
+            drink: components["schemas"]["DrinkDetail"];
+            family: components["schemas"]["FamilyReport"] | null;
+            /** Ingredients */
+            ingredients: components["schemas"]["IngredientSummary"][];
+            comparison: components["schemas"]["ComparedReport"] | null;
+            rules: components["schemas"]["RulesReport"];
+            /** Glasses */
+            glasses: components["schemas"]["GlassReport"][];
         };
         /**
          * BesideReport
@@ -8783,6 +8858,57 @@ export interface operations {
             };
         };
     };
+    open_bench: {
+        parameters: {
+            query?: {
+                tongue?: string | null;
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     predict_drink: {
         parameters: {
             query?: {
@@ -10193,6 +10319,7 @@ export interface operations {
                 slot?: ("base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other") | null;
                 family?: ("sour" | "daisy" | "fizz" | "open") | null;
                 new_as?: "base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other";
+                slug?: string[] | null;
             };
             header?: never;
             path?: never;
@@ -10211,6 +10338,48 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_drink_ingredients: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientSummary"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13487,6 +13656,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FamilyReport"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_family: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: "sour" | "daisy" | "fizz" | "open";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FamilyReport"] | null;
                 };
             };
             /** @description Unprocessable Entity */

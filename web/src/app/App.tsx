@@ -1,22 +1,21 @@
 import { QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import type { ComponentType } from 'react';
+import { BrowserRouter, Route, Routes } from 'react-router';
 
 import { BenchPage } from '@/features/bench';
-import { RecipesPage } from '@/features/recipes';
-import { RouteError } from './RouteError';
+import { useIsIdle } from '@/hooks';
+import { LoadingOrError, lazyComponent, MOVED_PATHS } from '@/ui';
+import { ErrorBoundary } from './ErrorBoundary';
 import { HomeRedirect } from './HomeRedirect';
-import { LoadingOrError, MOVED_PATHS } from '@/ui';
 import { Layout } from './Layout';
 import { MovedRedirect } from './MovedRedirect';
 import { NotFound } from './NotFound';
 import { makeQueryClient } from './queryClient';
-import { lazyPage } from './lazyPage';
 
 const queryClient = makeQueryClient();
-const Notices = lazy(async () => ({ default: (await import('./Notices')).Notices }));
+const Notices = lazyComponent(async () => (await import('./Notices')).Notices);
 
-// The bench opens first; the other rooms come when they are entered.
+// The bench opens first; the scripts of other pages come when they are opened.
 const trials = () => import('@/features/trials');
 const stock = () => import('@/features/stock');
 const tree = () => import('@/features/tree');
@@ -31,61 +30,69 @@ const event = () => import('@/features/event');
 const batches = () => import('@/features/batches');
 const sensory = () => import('@/features/sensory');
 const importFiles = () => import('@/features/import');
+const recipes = () => import('@/features/recipes');
+const page = (load: () => Promise<ComponentType>) => lazyComponent(load, <LoadingOrError error={null} />);
 
-const router = createBrowserRouter([
-  {
-    element: <Layout />,
-    errorElement: <RouteError />,
-    HydrateFallback: () => <LoadingOrError error={null} />,
-    children: [
-      { path: '/', element: <HomeRedirect /> },
-      { path: '/bench/:drinkId', element: <BenchPage /> },
-      { path: '/bench/:drinkId/trials/:trialNumber', element: <BenchPage /> },
-      { path: '/recipes', element: <RecipesPage /> },
-      { path: '/recipes/family-tree', lazy: lazyPage(tree, ({ TreePage }) => TreePage) },
-      { path: '/recipes/menu-sheet', lazy: lazyPage(card, ({ MenuSheetPage }) => MenuSheetPage) },
-      { path: '/recipes/import', lazy: lazyPage(importFiles, ({ ImportPage }) => ImportPage) },
-      { path: '/paste', lazy: lazyPage(importText, ({ ImportTextPage }) => ImportTextPage) },
-      { path: '/card/:drinkId', lazy: lazyPage(card, ({ CardPage }) => CardPage) },
-      { path: '/specs/:drinkId', lazy: lazyPage(trials, ({ SpecsPage }) => SpecsPage) },
-      { path: '/ideas', lazy: lazyPage(originals, ({ OriginalsPage }) => OriginalsPage) },
-      { path: '/ideas/menu', lazy: lazyPage(originals, ({ MenuPage }) => MenuPage) },
-      { path: '/ideas/pairings', lazy: lazyPage(originals, ({ PairingsPage }) => PairingsPage) },
-      { path: '/ingredients', lazy: lazyPage(larder, ({ LarderPage }) => LarderPage) },
-      { path: '/ingredients/all/:slug', lazy: lazyPage(larder, ({ LarderPage }) => LarderPage) },
-      { path: '/ingredients/stock', lazy: lazyPage(stock, ({ StockPage }) => StockPage) },
-      { path: '/ingredients/open', lazy: lazyPage(lots, ({ LotsPage }) => LotsPage) },
-      { path: '/ingredients/open/:lotId', lazy: lazyPage(lots, ({ LotPage }) => LotPage) },
-      { path: '/ingredients/open/:lotId/label', lazy: lazyPage(lots, ({ LabelPage }) => LabelPage) },
-      { path: '/ingredients/prep', lazy: lazyPage(preparations, ({ PreparationsPage }) => PreparationsPage) },
-      { path: '/ingredients/prep/:slug', lazy: lazyPage(preparations, ({ PreparationPage }) => PreparationPage) },
-      { path: '/trials/:drinkId', lazy: lazyPage(trials, ({ TrialsPage }) => TrialsPage) },
-      { path: '/taste/:drinkId', lazy: lazyPage(trials, ({ TastingPage }) => TastingPage) },
-      { path: '/tasting', lazy: lazyPage(trials, ({ SessionsPage }) => SessionsPage) },
-      { path: '/tasting/next', lazy: lazyPage(trials, ({ NextTrialsPage }) => NextTrialsPage) },
-      { path: '/tasting/palates', lazy: lazyPage(trials, ({ PalatesPage }) => PalatesPage) },
-      { path: '/tasting/training', lazy: lazyPage(sensory, ({ TrainingPage }) => TrainingPage) },
-      { path: '/tasting/training/session/:sittingId', lazy: lazyPage(sensory, ({ SessionPage }) => SessionPage) },
-      { path: '/tasting/training/question/:exerciseId', lazy: lazyPage(sensory, ({ ExercisePage }) => ExercisePage) },
-      { path: '/service', lazy: lazyPage(menu, ({ TodayPage }) => TodayPage) },
-      { path: '/service/batches', lazy: lazyPage(batches, ({ BatchesPage }) => BatchesPage) },
-      { path: '/service/batches/:batchId', lazy: lazyPage(batches, ({ SavedBatchPage }) => SavedBatchPage) },
-      { path: '/service/batches/:batchId/label', lazy: lazyPage(batches, ({ BottleLabelPage }) => BottleLabelPage) },
-      { path: '/service/batch/:drinkId', lazy: lazyPage(batches, ({ BatchPage }) => BatchPage) },
-      { path: '/service/event-plan', lazy: lazyPage(event, ({ EventPlanPage }) => EventPlanPage) },
-      ...MOVED_PATHS.map(([path, to]) => ({ path, element: <MovedRedirect to={to} /> })),
-      { path: '*', element: <NotFound /> },
-    ],
-  },
-]);
+const LarderPage = page(async () => (await larder()).LarderPage);
+
+const PAGES: [string, ComponentType][] = [
+  ['/', HomeRedirect],
+  ['/bench/:drinkId', BenchPage],
+  ['/bench/:drinkId/trials/:trialNumber', BenchPage],
+  ['/recipes', page(async () => (await recipes()).RecipesPage)],
+  ['/recipes/family-tree', page(async () => (await tree()).TreePage)],
+  ['/recipes/menu-sheet', page(async () => (await card()).MenuSheetPage)],
+  ['/recipes/import', page(async () => (await importFiles()).ImportPage)],
+  ['/paste', page(async () => (await importText()).ImportTextPage)],
+  ['/card/:drinkId', page(async () => (await card()).CardPage)],
+  ['/specs/:drinkId', page(async () => (await trials()).SpecsPage)],
+  ['/ideas', page(async () => (await originals()).OriginalsPage)],
+  ['/ideas/menu', page(async () => (await originals()).MenuPage)],
+  ['/ideas/pairings', page(async () => (await originals()).PairingsPage)],
+  ['/ingredients', LarderPage],
+  ['/ingredients/all/:slug', LarderPage],
+  ['/ingredients/stock', page(async () => (await stock()).StockPage)],
+  ['/ingredients/open', page(async () => (await lots()).LotsPage)],
+  ['/ingredients/open/:lotId', page(async () => (await lots()).LotPage)],
+  ['/ingredients/open/:lotId/label', page(async () => (await lots()).LabelPage)],
+  ['/ingredients/prep', page(async () => (await preparations()).PreparationsPage)],
+  ['/ingredients/prep/:slug', page(async () => (await preparations()).PreparationPage)],
+  ['/trials/:drinkId', page(async () => (await trials()).TrialsPage)],
+  ['/taste/:drinkId', page(async () => (await trials()).TastingPage)],
+  ['/tasting', page(async () => (await trials()).SessionsPage)],
+  ['/tasting/next', page(async () => (await trials()).NextTrialsPage)],
+  ['/tasting/palates', page(async () => (await trials()).PalatesPage)],
+  ['/tasting/training', page(async () => (await sensory()).TrainingPage)],
+  ['/tasting/training/session/:sittingId', page(async () => (await sensory()).SessionPage)],
+  ['/tasting/training/question/:exerciseId', page(async () => (await sensory()).ExercisePage)],
+  ['/service', page(async () => (await menu()).TodayPage)],
+  ['/service/batches', page(async () => (await batches()).BatchesPage)],
+  ['/service/batches/:batchId', page(async () => (await batches()).SavedBatchPage)],
+  ['/service/batches/:batchId/label', page(async () => (await batches()).BottleLabelPage)],
+  ['/service/batch/:drinkId', page(async () => (await batches()).BatchPage)],
+  ['/service/event-plan', page(async () => (await event()).EventPlanPage)],
+];
 
 export function App() {
+  const isIdle = useIsIdle();
   return (
     <QueryClientProvider client={queryClient}>
-      <Suspense fallback={null}>
-        <Notices />
-      </Suspense>
-      <RouterProvider router={router} />
+      {isIdle && <Notices />}
+      <BrowserRouter>
+        <ErrorBoundary>
+          <Routes>
+            <Route element={<Layout />}>
+              {PAGES.map(([path, Page]) => (
+                <Route key={path} path={path} element={<Page />} />
+              ))}
+              {MOVED_PATHS.map(([path, to]) => (
+                <Route key={path} path={path} element={<MovedRedirect to={to} />} />
+              ))}
+              <Route path="*" element={<NotFound />} />
+            </Route>
+          </Routes>
+        </ErrorBoundary>
+      </BrowserRouter>
     </QueryClientProvider>
   );
 }

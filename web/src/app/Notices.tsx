@@ -60,7 +60,7 @@ function AbandonedWrites() {
     void send();
     // What was put there just before this window opened has its turn by then.
     const again = window.setTimeout(() => void send(), OWN_TURN_MS + 500);
-    const forget = connectivity.subscribe(() => void (connectivity.isGone() || send()));
+    const forget = connectivity.subscribe(() => void (connectivity.isUnreachable() || send()));
     return () => {
       window.clearTimeout(again);
       forget();

@@ -21,7 +21,7 @@ export function makeQueryClient(): QueryClient {
   });
   // What couldn't be read is read as soon as the server answers again, and what is in sight may have changed meanwhile.
   connectivity.subscribe(() => {
-    if (!connectivity.isGone()) void queryClient.invalidateQueries();
+    if (!connectivity.isUnreachable()) void queryClient.invalidateQueries();
   });
   return queryClient;
 }

@@ -3,11 +3,12 @@ import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 
 import { changeSettings, type PaletteCommand, shownKey, useCommands, useHotkeys, useSettings } from '@/hooks';
-import { ShortcutsDialog } from './ShortcutsDialog';
-import { CommandPalette } from './CommandPalette';
-import { SECTIONS } from '@/ui';
+import { lazyComponent, SECTIONS } from '@/ui';
 import { NAV_ITEM } from './SideNav';
-import { SettingsDialog } from './SettingsDialog';
+
+const CommandPalette = lazyComponent(async () => (await import('./CommandPalette')).CommandPalette);
+const SettingsDialog = lazyComponent(async () => (await import('./SettingsDialog')).SettingsDialog);
+const ShortcutsDialog = lazyComponent(async () => (await import('./ShortcutsDialog')).ShortcutsDialog);
 
 type Open = 'palette' | 'settings' | 'keys' | null;
 

@@ -5,6 +5,7 @@ export * from './useDebouncedValue';
 export * from './useDocumentTitle';
 export * from './useElementSize';
 export * from './useHotkeys';
+export * from './useIsIdle';
 export * from './useLastDefined';
 export * from './useLatest';
 export * from './useMediaQuery';

@@ -1,5 +1,6 @@
 export * from './AfterPaint';
 export * from './AxisMark';
+export * from './BalancePlane';
 export * from './Button';
 export * from './Checkbox';
 export * from './ChoiceChips';
@@ -12,6 +13,7 @@ export * from './glass/GlassDrawing';
 export * from './glass/radiusAt';
 export * from './headerSlot';
 export * from './IconButton';
+export * from './lazyComponent';
 export * from './LevelsLine';
 export * from './LoadingOrError';
 export * from './Notice';

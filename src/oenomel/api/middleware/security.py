@@ -10,11 +10,11 @@ from urllib.parse import urlsplit
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.responses import PlainTextResponse
-from starlette.staticfiles import StaticFiles
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from oenomel.api.errors import problem
 from oenomel.api.middleware.body_limit import LARGEST_HEADERS, largest_body, too_large
+from oenomel.api.middleware.compression import PrecompressedFiles
 
 __all__ = ["FrontEnd", "Guard"]
 
@@ -88,7 +88,7 @@ class FrontEnd:
 
     def __init__(self, api: ASGIApp, built: Path) -> None:
         self.api, self.built = api, built
-        self.files = StaticFiles(directory=built, check_dir=False)
+        self.files = PrecompressedFiles(directory=built, check_dir=False)
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http" or scope["path"] == "/api" or scope["path"].startswith("/api/"):

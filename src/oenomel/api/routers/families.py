@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from oenomel.api.deps import Connection
 from oenomel.api.idempotent_router import idempotent_router
+from oenomel.core.spec import FamilyName
 from oenomel.schemas.routes.families_models import FamilyReport
 from oenomel.services import families as cases
 
@@ -14,3 +15,9 @@ router = idempotent_router("families")
 def list_families(conn: Connection) -> list[FamilyReport]:
     """List the families with their forms, schools and typical ranges, which include the bar's own reference specs."""
     return cases.list_families(conn)
+
+
+@router.get("/families/{slug}")
+def get_family(slug: FamilyName, conn: Connection) -> FamilyReport | None:
+    """Return one family; None for a form that is open, which has neither schools nor a typical range."""
+    return cases.find_family(conn, slug)

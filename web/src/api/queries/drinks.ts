@@ -29,6 +29,8 @@ export const bookCount = (sought: BookFilters = {}) =>
 export const newestQuery = () => api.queryOptions('get', '/api/drinks', { params: { query: { limit: A_PAGE } } });
 
 export const drinkQuery = (id: number) => api.queryOptions('get', '/api/drinks/{drink_id}', pathOf(id));
+export const drinkIngredientsQuery = (id: number) =>
+  api.queryOptions('get', '/api/drinks/{drink_id}/ingredients', pathOf(id));
 export const notebookQuery = (id: number) => api.queryOptions('get', '/api/drinks/{drink_id}/notebook', pathOf(id));
 export const treeQuery = (family: string) =>
   api.queryOptions('get', '/api/tree', {

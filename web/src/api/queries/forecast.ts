@@ -11,7 +11,7 @@ const FOLLOWS = { placeholderData: keepPreviousData, ...KEPT };
 const RESTED_MS = 150;
 
 /** Words go by the steps of whose palate is in use: `tongue` is his name, empty the house's, null the usual one. */
-const comparisonQuery = (spec: Spec, parent: Spec, query: Assumptions, tongue: string | null) =>
+export const comparisonQuery = (spec: Spec, parent: Spec, query: Assumptions, tongue: string | null) =>
   api.queryOptions('post', '/api/compare', { params: { query }, body: { spec, parent, tongue } }, FOLLOWS);
 
 /**

@@ -7,6 +7,9 @@ const LARDER = { staleTime: 60_000, placeholderData: keepPreviousData };
 
 /** The whole larder. */
 export const larderQuery = () => api.queryOptions('get', '/api/ingredients', {}, LARDER);
+/** Some ingredients, the retired ones too. */
+export const someIngredientsQuery = (slug: string[]) =>
+  api.queryOptions('get', '/api/ingredients', { params: { query: { slug } } }, LARDER);
 /** Ingredients in which every typed word stands, each with what a new pour of it is in a family's drink. */
 export const candidatesQuery = (q: string, family: Spec['family'], slot: Slot) =>
   api.queryOptions('get', '/api/ingredients', { params: { query: { q, family, new_as: slot } } }, LARDER);

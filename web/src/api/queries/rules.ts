@@ -1,4 +1,5 @@
 import { api } from '../client';
+import type { Spec } from '../types';
 
 /** What ships with the app, or changes only by a write of this window, which asks for it anew. */
 const LASTS = { staleTime: Infinity };
@@ -6,6 +7,9 @@ const LASTS = { staleTime: Infinity };
 /** Constants of the trade and of the model that the screens draw with. */
 export const rulesQuery = () => api.queryOptions('get', '/api/rules', {}, LASTS);
 export const familiesQuery = () => api.queryOptions('get', '/api/families', {}, LASTS);
+/** One family, null for an open form. */
+export const familyQuery = (slug: string) =>
+  api.queryOptions('get', '/api/families/{slug}', { params: { path: { slug: slug as Spec['family'] } } }, LASTS);
 export const glassesQuery = () => api.queryOptions('get', '/api/glasses', {}, LASTS);
 export const aromasQuery = () => api.queryOptions('get', '/api/aromas', {}, LASTS);
 export const devicesQuery = () => api.queryOptions('get', '/api/devices', {}, LASTS);

@@ -1,4 +1,7 @@
+import { useEffect } from 'react';
+
 import type { DrinkDetail, Family, Ingredient } from '@/api';
+import { useIsIdle } from '@/hooks';
 import { AfterPaint } from '@/ui';
 import { BenchDialogs } from './BenchDialogs';
 import { BenchHeader } from './BenchHeader';
@@ -10,6 +13,7 @@ import { LeftoverNotice, SaveNotice } from './save';
 import { LeftPanel } from './LeftPanel';
 import { MethodPanel, SideTabs } from './method';
 import { BenchLayout } from './BenchLayout';
+import { preloadDialogs } from './lazyDialogs';
 import { useBench } from './useBench';
 import { useBenchCommands } from './useBenchCommands';
 
@@ -26,6 +30,10 @@ interface Props {
 export function Bench({ drink, family, larder, recovered }: Props) {
   const bench = useBench(drink, larder, recovered);
   useBenchCommands(bench);
+  const isIdle = useIsIdle();
+  useEffect(() => {
+    if (isIdle) preloadDialogs();
+  }, [isIdle]);
   const { look, panel, ticks, hand, draft } = bench;
   const landed = look.ghost?.path.at(-1);
   return (

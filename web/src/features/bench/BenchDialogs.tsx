@@ -1,7 +1,4 @@
-import { ExportDrink } from '@/features/export';
-import { SaveTrial } from './save';
-import { GarnishDialog, MethodDialog, StepsDialog } from './method';
-import { PourDialog } from './pours';
+import { ExportDrink, GarnishDialog, MethodDialog, PourDialog, SaveTrial, StepsDialog } from './lazyDialogs';
 import type { Bench } from './useBench';
 
 /** What is open over the bench: keeping, the method, taking it along, or all of a pour. */

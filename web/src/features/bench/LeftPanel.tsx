@@ -1,8 +1,8 @@
 import type { Family, PourEntry } from '@/api';
 import { withIngredient, withNewPour, withPours } from '@/spec';
-import { RebalancePanel, SwapBoard } from '@/features/swaps';
 import { TourNotice } from './TourNotice';
-import { AddPourPanel, PourList, WithoutOptional } from './pours';
+import { AddPourPanel, RebalancePanel, SwapBoard } from './lazyDialogs';
+import { PourList, WithoutOptional } from './pours';
 import type { Bench } from './useBench';
 import { Button } from '@/ui';
 

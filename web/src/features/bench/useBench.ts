@@ -1,6 +1,7 @@
+import { useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo, useReducer, useState } from 'react';
 
-import type { DrinkDetail, Ingredient, PourEntry } from '@/api';
+import { someIngredientsQuery, type DrinkDetail, type Ingredient, type PourEntry, type Spec } from '@/api';
 import { useSettings } from '@/hooks';
 import { amountWords, lockKey, namesIn, withPours } from '@/spec';
 import type { Ghost, Lockable } from '@/features/swaps';
@@ -16,7 +17,7 @@ import { useDisplayedSpec } from './useDisplayedSpec';
 export type OpenDialog = 'keep' | 'method' | 'steps' | 'garnish' | 'along' | { pour: number } | null;
 
 /** All that lies on the bench: the draft and what it is held against, what is open and tried on, the figures, and the hand. */
-export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: RecoveredDraft | null) {
+export function useBench(drink: DrinkDetail, ingredients: Ingredient[], recovered: RecoveredDraft | null) {
   const draft = useDraft(drink, recovered);
   const ticks = useStepTicks(drink.id);
   const [panel, move] = useReducer(leftPanelState, CLOSED_PANEL);
@@ -28,6 +29,7 @@ export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: Re
   const [preview, setPreview] = useState<PourPreview | null>(null);
   const look = useDisplayedSpec({ draft, parent: parent.spec, panel, making: ticks.making, preview });
 
+  const larder = useLarderOf(spec, ingredients);
   const nameOf = useMemo(() => namesIn(larder), [larder]);
   const names = useMemo(() => spec.pours.map(({ ingredient }) => nameOf(ingredient)), [spec, nameOf]);
   const { comparison } = look;
@@ -78,6 +80,16 @@ export type Bench = ReturnType<typeof useBench>;
 /** Whether a pour stays when the drink is brought back: by hand, or as usual; undefined where it has no amount to choose. */
 function isLocked(pour: PourEntry, free: boolean | null | undefined, locks: Record<string, boolean>) {
   return free == null ? undefined : (locks[lockKey(pour)] ?? !free);
+}
+
+/** The ingredients of a drink, with those that a spec has besides. */
+function useLarderOf(spec: Spec, known: Ingredient[]) {
+  const further = useMemo(() => {
+    const slugs = new Set(known.map(({ slug }) => slug));
+    return spec.pours.flatMap(({ ingredient: slug }) => (typeof slug === 'string' && !slugs.has(slug) ? [slug] : []));
+  }, [spec, known]);
+  const { data } = useQuery({ ...someIngredientsQuery(further), enabled: further.length > 0 });
+  return useMemo(() => (data ? [...known, ...data] : known), [known, data]);
 }
 
 /** The pours that can be locked and freed, with what they are called there. */

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 
 import { A_PAGE, glassesQuery, newestQuery, type Spec } from '@/api';
-import { type KeyName, type PaletteCommand, useCommands, useHotkeys } from '@/hooks';
+import { type KeyName, type PaletteCommand, useCommands, useHotkeys, useIsIdle } from '@/hooks';
 import { SERVED, withoutLots, withTodaysLots } from '@/spec';
 import type { Bench } from './useBench';
 
@@ -16,7 +16,7 @@ const does = (group: PaletteCommand['group'], words: string, run: () => void, ho
 /** Everything that the bench can do, by key and for the palette. */
 export function useBenchCommands(bench: Bench): void {
   const navigate = useNavigate();
-  const { data: drinks } = useQuery(newestQuery());
+  const { data: drinks } = useQuery({ ...newestQuery(), enabled: useIsIdle() });
   const { data: glasses } = useQuery(glassesQuery());
   const { hand, drink, look, ticks } = bench;
   useHotkeys({

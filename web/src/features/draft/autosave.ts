@@ -236,7 +236,7 @@ document.addEventListener('visibilitychange', () => {
 window.addEventListener('beforeunload', (event) => {
   if (onlyHere.size > 0) event.preventDefault();
 });
-connectivity.subscribe(() => !connectivity.isGone() && autosaves.forEach((item) => item.goOn()));
+connectivity.subscribe(() => !connectivity.isUnreachable() && autosaves.forEach((item) => item.goOn()));
 
 /** The saving of a drink's draft: the one that still has something to save, or a new one. */
 export function autosaveOf(drink: DrinkDetail, lying: Draft): Autosave {

@@ -1,6 +1,5 @@
-import { scaleLinear } from 'd3-scale';
-
 import type { EventPlan } from '@/api';
+import { linearScale } from '@/lib';
 import { useElementSize } from '@/hooks';
 import { clockTime } from './TaskList';
 
@@ -16,7 +15,7 @@ export function Timeline({ report }: { report: EventPlan }) {
   if (!evening) return null;
   const end = Date.parse(evening.at);
   const start = Math.min(...tasks.map(({ begins_at }) => Date.parse(begins_at)));
-  const x = scaleLinear([start, end], [4, Math.max(60, width - 4)]);
+  const x = linearScale([start, end], [4, Math.max(60, width - 4)]);
   const hands = Math.max(...tasks.map(({ hand }) => hand)) + 1;
   const waiting = tasks.filter(({ ends_at, ready_at }) => Date.parse(ready_at) - Date.parse(ends_at) > 5 * 60_000);
   const height = HEAD + hands * LANE + waiting.length * 9 + 6;

@@ -76,7 +76,6 @@ export function UncertainLine({ line, words, isUnknown, kind, larder, onMend }: 
       </div>
       {adding && (
         <AddBottle
-          larder={larder}
           told={{ name: unknownName(line), ...(kind && kind !== 'other' && { kind }) }}
           onAdded={(_, slug) => {
             onMend({ slug });

@@ -1,12 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { type Ingredient, type Label, sweetnessQuery, useAddBottle } from '@/api';
+import { larderQuery, type Label, sweetnessQuery, useAddBottle } from '@/api';
 import { capital } from '@/lib';
 import { Button, Dialog, ErrorMessage, FormField, NumberField, Select, TextField } from '@/ui';
 
 interface Props {
-  larder: Ingredient[];
   /** What is known of it already. */
   told?: Partial<Pick<Label, 'name' | 'kind'>>;
   onAdded: (name: string, slug: string) => void;
@@ -59,10 +58,11 @@ const BLANK: Typed = {
 };
 
 /** A bottle from its label: its name, its kind, how strong; the rest where the label tells it. */
-export function AddBottle({ larder, told, onAdded, onClose }: Props) {
+export function AddBottle({ told, onAdded, onClose }: Props) {
   const [typed, setTyped] = useState<Typed>({ ...BLANK, ...told });
   const add = useAddBottle();
   const tell = (change: Partial<Typed>) => setTyped({ ...typed, ...change });
+  const { data: larder = [] } = useQuery(larderQuery());
   const alike = larder.filter(({ kind }) => kind === typed.kind);
   return (
     <Dialog

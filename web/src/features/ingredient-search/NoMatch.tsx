@@ -1,11 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
-import { ingredientSearchQuery, larderQuery } from '@/api';
+import { ingredientSearchQuery } from '@/api';
 import { Button } from '@/ui';
-
-// The label's form comes when it is asked for.
-const AddBottle = lazy(() => import('./AddBottle').then(({ AddBottle }) => ({ default: AddBottle })));
+import { AddBottle } from './lazyAddBottle';
 
 interface Props {
   words: string;
@@ -19,7 +17,6 @@ interface Props {
 /** Nothing is called so: what lies nearest, and the way to add it from its label. */
 export function NoMatch({ words, where, onWords, children }: Props) {
   const { data } = useQuery(ingredientSearchQuery(words.trim()));
-  const larder = useQuery(larderQuery());
   const [adding, setAdding] = useState(false);
   const nearest = data?.nearest ?? [];
   return (
@@ -38,18 +35,15 @@ export function NoMatch({ words, where, onWords, children }: Props) {
         </Button>
       </p>
       {children}
-      {adding && larder.data && (
-        <Suspense>
-          <AddBottle
-            larder={larder.data}
-            told={{ name: words.trim() }}
-            onAdded={(name) => {
-              setAdding(false);
-              onWords(name);
-            }}
-            onClose={() => setAdding(false)}
-          />
-        </Suspense>
+      {adding && (
+        <AddBottle
+          told={{ name: words.trim() }}
+          onAdded={(name) => {
+            setAdding(false);
+            onWords(name);
+          }}
+          onClose={() => setAdding(false)}
+        />
       )}
     </div>
   );

@@ -1,3 +1,3 @@
-export { AddBottle } from './AddBottle';
+export { AddBottle } from './lazyAddBottle';
 export { NoMatch } from './NoMatch';
 export { useIngredientSearch, type SearchMatches } from './useIngredientSearch';

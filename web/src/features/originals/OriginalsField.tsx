@@ -1,9 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { curveLinearClosed, line } from 'd3-shape';
-import { useId } from 'react';
 
 import { familiesQuery, type Original, rulesQuery } from '@/api';
-import { levelText, roundTicks, stepScale } from '@/lib';
+import { levelText, stepScale } from '@/lib';
+import { BalancePlane } from '@/ui';
 
 interface Props {
   originals: Original[];
@@ -18,7 +17,7 @@ const WIDTH = 384;
 const HEIGHT = 236;
 /** At least this factor is seen each way from the middle of the drinks. */
 const AROUND = 1.06;
-const MARGIN = { top: 10, right: 12, bottom: 44, left: 46 };
+const MARGIN = { top: 10, right: 12, bottom: 44, left: 54 };
 
 /** All originals as dots on one field with the family's home: sweetness across, acidity up. */
 export function OriginalsField({ originals, family, chosen, over, onOver, onChoose }: Props) {
@@ -34,41 +33,11 @@ export function OriginalsField({ originals, family, chosen, over, onOver, onChoo
   };
   const x = scale('sugar', [MARGIN.left, WIDTH - MARGIN.right]);
   const y = scale('acid', [HEIGHT - MARGIN.bottom, MARGIN.top]);
-  const home = line<number[]>(
-    ([sugar = 1]) => x(sugar),
-    ([, acid = 1]) => y(acid),
-  ).curve(curveLinearClosed)(outline);
-  const plane = useId();
   const named = originals.find(({ spec }) => spec.name === (over ?? chosen));
   return (
     <figure className="panel p-2">
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="h-auto w-full" role="img" aria-label={told(originals)}>
-        <clipPath id={plane}>
-          <rect
-            x={MARGIN.left}
-            y={MARGIN.top}
-            width={WIDTH - MARGIN.left - MARGIN.right}
-            height={HEIGHT - MARGIN.top - MARGIN.bottom}
-          />
-        </clipPath>
-        <rect
-          x={MARGIN.left}
-          y={MARGIN.top}
-          width={WIDTH - MARGIN.left - MARGIN.right}
-          height={HEIGHT - MARGIN.top - MARGIN.bottom}
-          rx={8}
-          className="fill-none stroke-base-300"
-        />
-        {home && (
-          <path
-            clipPath={`url(#${plane})`}
-            d={home}
-            className="fill-secondary stroke-secondary"
-            strokeWidth={3}
-            strokeLinejoin="round"
-          />
-        )}
-        <Axes x={x} y={y} />
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="h-auto w-full" role="img" aria-label={summary(originals)}>
+        <BalancePlane x={x} y={y} height={HEIGHT} outline={outline} />
         {originals.map(({ spec, sugar, acid, colour }) => {
           const big = spec.name === over || spec.name === chosen;
           return (
@@ -94,46 +63,10 @@ export function OriginalsField({ originals, family, chosen, over, onOver, onChoo
   );
 }
 
-type Scale = ReturnType<typeof stepScale>;
-
-/** Round levels on the edges, and what they are. */
-function Axes({ x, y }: { x: Scale; y: Scale }) {
-  return (
-    <>
-      {roundTicks(x, 44).map((tick) => (
-        <text
-          key={tick}
-          x={x(tick)}
-          y={HEIGHT - MARGIN.bottom + 17}
-          textAnchor="middle"
-          className="fill-quiet text-[14px]"
-        >
-          {tick}
-        </text>
-      ))}
-      {roundTicks(y, 30).map((tick) => (
-        <text key={tick} x={MARGIN.left - 7} y={y(tick) + 5} textAnchor="end" className="fill-quiet text-[14px]">
-          {tick}
-        </text>
-      ))}
-      <text x={(WIDTH + MARGIN.left) / 2} y={HEIGHT - 6} textAnchor="middle" className="fill-base-content text-[14px]">
-        sweeter, g sugar/100 ml →
-      </text>
-      <text
-        transform={`translate(13 ${(HEIGHT - MARGIN.bottom) / 2}) rotate(-90)`}
-        textAnchor="middle"
-        className="fill-base-content text-[14px]"
-      >
-        sharper, g acid/100 ml →
-      </text>
-    </>
-  );
-}
-
-function told(originals: Original[]): string {
-  const item = originals.map(
+function summary(originals: Original[]): string {
+  const figures = originals.map(
     ({ spec, sugar, acid }) =>
       `${spec.name}: ${levelText(sugar, 'sugar')} g sugar/100 ml, ${levelText(acid, 'acid')} g acid/100 ml`,
   );
-  return `${originals.length} ideas by sweetness and acidity. ${item.join('. ')}.`;
+  return `${originals.length} ideas by sweetness and acidity. ${figures.join('. ')}.`;
 }

@@ -44,7 +44,6 @@ export function StockPage() {
       </main>
       {adding && (
         <AddBottle
-          larder={larder.data}
           onAdded={(name) => {
             setAdded(name);
             setAdding(false);

@@ -1,7 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 
 import { rulesQuery, type SpecCloud } from '@/api';
-import { levelText, roundTicks, stepScale } from '@/lib';
+import { levelText, stepScale } from '@/lib';
+import { BalancePlane } from '@/ui';
 
 interface Props {
   cloud: SpecCloud;
@@ -39,7 +40,7 @@ export function SpecCloudField({ cloud, over, onOver }: Props) {
       role="img"
       aria-label={`${cloud.points.length} specs by sweetness and acidity. ${cloud.sentence}`}
     >
-      <Plane x={x} y={y} />
+      <BalancePlane x={x} y={y} height={HEIGHT} />
       {middle &&
         cloud.points.map((point) => {
           const { cx, cy } = at(point.figures);
@@ -103,50 +104,6 @@ function clearOf({ cx, cy }: { cx: number; cy: number }, specs: { cx: number; cy
 /** Below, above, then farther off; and how far the words of a spec reach from its dot, px. */
 const PLACES = [30, -20, 54, -44, 78, -68] as const;
 const LABEL_REACH = 240;
-
-type Scale = ReturnType<typeof stepScale>;
-
-/** The plane with round levels on its edges. */
-function Plane({ x, y }: { x: Scale; y: Scale }) {
-  return (
-    <>
-      <rect
-        x={MARGIN.left}
-        y={MARGIN.top}
-        width={WIDTH - MARGIN.left - MARGIN.right}
-        height={HEIGHT - MARGIN.top - MARGIN.bottom}
-        rx={10}
-        className="fill-base-200"
-      />
-      {roundTicks(x, 60).map((tick) => (
-        <text
-          key={tick}
-          x={x(tick)}
-          y={HEIGHT - MARGIN.bottom + 20}
-          textAnchor="middle"
-          className="fill-quiet text-[15px]"
-        >
-          {tick}
-        </text>
-      ))}
-      {roundTicks(y, 34).map((tick) => (
-        <text key={tick} x={MARGIN.left - 8} y={y(tick) + 5} textAnchor="end" className="fill-quiet text-[15px]">
-          {tick}
-        </text>
-      ))}
-      <text x={(WIDTH + MARGIN.left) / 2} y={HEIGHT - 8} textAnchor="middle" className="fill-base-content text-[16px]">
-        sweeter, g sugar/100 ml →
-      </text>
-      <text
-        transform={`translate(16 ${HEIGHT / 2}) rotate(-90)`}
-        textAnchor="middle"
-        className="fill-base-content text-[16px]"
-      >
-        sharper, g acid/100 ml →
-      </text>
-    </>
-  );
-}
 
 interface SpecProps {
   point: SpecCloud['points'][number];

@@ -24,11 +24,11 @@ export function FieldControls({ frame, axes, present, trail, hand }: Props) {
   const follow = (event: PointerEvent) => {
     const corner = plane.current?.getBoundingClientRect();
     if (!corner) return;
-    const [left = 0, right = 0] = frame.x.range();
-    const [bottom = 0, top = 0] = frame.y.range();
+    const [left, right] = frame.x.range;
+    const [bottom, top] = frame.y.range;
     const across = Math.min(Math.max(event.clientX - corner.left, left), right);
     const up = Math.min(Math.max(event.clientY - corner.top, top), bottom);
-    setWish({ sugar: frame.x.invert(across), acid: frame.y.invert(up) });
+    setWish({ sugar: frame.x.levelAt(across), acid: frame.y.levelAt(up) });
   };
   const bring = () => {
     if (!wish) return;

@@ -4,7 +4,7 @@ import type { Comparison, Figure, Spec } from '@/api';
 import type { AxisName } from '@/lib';
 import { AxisSentence } from './AxisSentence';
 import { besidesTheAxes, Headline } from './Headline';
-import { WhyDialog } from './WhyDialog';
+import { WhyDialog } from '../lazyDialogs';
 
 interface Props {
   spec: Spec;

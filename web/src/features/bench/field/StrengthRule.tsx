@@ -1,5 +1,5 @@
 import type { Comparison } from '@/api';
-import { roundTicks, stepScale } from '@/lib';
+import { roundTicks, stepScale, type Scale } from '@/lib';
 
 interface Props {
   comparison: Comparison;
@@ -91,7 +91,7 @@ export function StrengthRule({ comparison, home, ghost, width, height, margin, f
   );
 }
 
-function Ticks({ y, middle }: { y: ReturnType<typeof stepScale>; middle: number }) {
+function Ticks({ y, middle }: { y: Scale; middle: number }) {
   return roundTicks(y, 56).map((tick) => (
     <g key={tick}>
       <line x1={middle - 5} x2={middle + 5} y1={y(tick)} y2={y(tick)} className="stroke-base-content" />

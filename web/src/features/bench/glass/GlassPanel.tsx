@@ -8,7 +8,7 @@ import { SERVED } from '@/spec';
 import { Button, GlassDrawing, Select } from '@/ui';
 import { useBenchActions, type BenchActions } from '../benchActions';
 import { AppearanceTable } from './AppearanceTable';
-import { ServeDialog } from './ServeDialog';
+import { ServeDialog } from '../lazyDialogs';
 
 interface Props {
   spec: Spec;

@@ -1,8 +1,5 @@
-import { scaleLinear } from 'd3-scale';
-import { line } from 'd3-shape';
-
 import type { Course } from '@/api';
-import { type AxisName, levelText } from '@/lib';
+import { type AxisName, levelText, linearScale } from '@/lib';
 import { useElementSize } from '@/hooks';
 
 const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
@@ -24,12 +21,9 @@ export function TimeCurves({ course }: { course: Course }) {
   const every = AXES.flatMap((axis) => course.steps[axis]);
   const least = Math.min(-1.2, ...every);
   const most = Math.max(0, ...every);
-  const x = scaleLinear([0, 20], [EDGE.left, Math.max(size.width - EDGE.right, EDGE.left + 1)]);
-  const y = scaleLinear([least, most], [HEIGHT - EDGE.bottom, EDGE.top]);
-  const path = line<number>(
-    (_, minute) => x(minute),
-    (steps) => y(steps),
-  );
+  const x = linearScale([0, 20], [EDGE.left, Math.max(size.width - EDGE.right, EDGE.left + 1)]);
+  const y = linearScale([least, most], [HEIGHT - EDGE.bottom, EDGE.top]);
+  const points = (steps: number[]) => steps.map((value, minute) => `${x(minute)},${y(value)}`).join(' ');
   return (
     <div ref={ref}>
       {size.width > 0 && (
@@ -65,8 +59,8 @@ export function TimeCurves({ course }: { course: Course }) {
           )}
           {AXES.map((axis) => (
             <g key={axis}>
-              <path
-                d={path(course.steps[axis]) ?? ''}
+              <polyline
+                points={points(course.steps[axis])}
                 className={`fill-none ${STROKES[axis]}`}
                 strokeWidth={2.5}
                 data-testid={`course-${axis}`}

@@ -1,5 +1,3 @@
-import { curveLinearClosed, line } from 'd3-shape';
-
 import { MARGIN, type Frame, type OnField } from './fieldFrame';
 
 const RATIOS = [4, 6, 8, 10, 12, 15, 20];
@@ -9,25 +7,11 @@ interface Props {
   frame: Frame;
 }
 
-/** The family's home, the rays of equal sugar to acid, and published ranges where they are wanted. */
-export function HomeAndRays({ on, frame: { x, y, outline } }: Props) {
-  const [low = 1, high = 1] = x.domain();
-  const home = line<number[]>(
-    ([sugar = 1]) => x(sugar),
-    ([, acid = 1]) => y(acid),
-  ).curve(curveLinearClosed)(outline);
+/** The rays of equal sugar to acid, and published ranges where they are wanted. */
+export function Rays({ on, frame: { x, y } }: Props) {
+  const [low, high] = x.domain;
   return (
     <>
-      {home && (
-        <path
-          d={home}
-          className="fill-secondary stroke-secondary"
-          strokeWidth={3}
-          strokeLinejoin="round"
-          opacity={0.9}
-          data-testid="typical"
-        />
-      )}
       {RATIOS.map((ratio) => (
         <line
           key={ratio}
@@ -59,7 +43,7 @@ export function HomeAndRays({ on, frame: { x, y, outline } }: Props) {
 
 /** What the rays, the home and the published ranges are called. */
 export function RayWords({ on: { family, home, published }, frame: { x, y, width, outline } }: Props) {
-  const [, high = 1] = y.domain();
+  const high = y.domain[1];
   return (
     <>
       {RATIOS.map((ratio) => {

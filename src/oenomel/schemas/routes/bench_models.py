@@ -1,0 +1,24 @@
+"""Bodies of the bench router."""
+
+from __future__ import annotations
+
+from oenomel.schemas.base import Report
+from oenomel.schemas.reports.method_reports import GlassReport
+from oenomel.schemas.routes.drinks_models import DrinkDetail
+from oenomel.schemas.routes.families_models import FamilyReport
+from oenomel.schemas.routes.forecast_models import ComparedReport
+from oenomel.schemas.routes.ingredients_models import IngredientSummary
+from oenomel.schemas.routes.rules_models import RulesReport
+
+
+class BenchReport(Report):
+    """What the bench shows of a drink when it opens: the drink, its family (None for an open form), its ingredients, and its draft (or
+    its newest trial) compared with the trial before (None where it has no forecast), with what both are drawn by: rules and glasses.
+    """
+
+    drink: DrinkDetail
+    family: FamilyReport | None
+    ingredients: list[IngredientSummary]
+    comparison: ComparedReport | None
+    rules: RulesReport
+    glasses: list[GlassReport]

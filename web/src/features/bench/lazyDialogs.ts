@@ -1,0 +1,19 @@
+import { lazyComponent } from '@/ui';
+
+const dialogs = () => import('./dialogs');
+
+export const ExportDrink = lazyComponent(async () => (await dialogs()).ExportDrink);
+export const RebalancePanel = lazyComponent(async () => (await dialogs()).RebalancePanel);
+export const SwapBoard = lazyComponent(async () => (await dialogs()).SwapBoard);
+export const WhyDialog = lazyComponent(async () => (await dialogs()).WhyDialog);
+export const ServeDialog = lazyComponent(async () => (await dialogs()).ServeDialog);
+export const GarnishDialog = lazyComponent(async () => (await dialogs()).GarnishDialog);
+export const MethodDialog = lazyComponent(async () => (await dialogs()).MethodDialog);
+export const StepsDialog = lazyComponent(async () => (await dialogs()).StepsDialog);
+export const AddPourPanel = lazyComponent(async () => (await dialogs()).AddPourPanel);
+export const PourDialog = lazyComponent(async () => (await dialogs()).PourDialog);
+export const SavedTrial = lazyComponent(async () => (await dialogs()).SavedTrial);
+export const SaveTrial = lazyComponent(async () => (await dialogs()).SaveTrial);
+
+/** Fetches the dialogs before one is asked for. */
+export const preloadDialogs = () => void dialogs().catch(() => undefined);
