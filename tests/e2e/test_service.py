@@ -160,6 +160,8 @@ def test_the_evening_is_planned_backwards_ticked_and_taken_along(page, server, v
 def test_a_batch_is_asked_for_by_keyboard_alone_and_told_in_ounces(page, server):
     page.goto(f"{server.url}/bench/7")
     expect(page.get_by_role("button", name=labels.MIX_A_BATCH_OF_IT)).to_be_visible()
+    # The palette is fetched once the page rests.
+    page.wait_for_load_state("networkidle")
     page.keyboard.press("Control+k")
     page.keyboard.type("plan a batch")
     page.keyboard.press("Enter")

@@ -9,6 +9,17 @@
     }
   }
 
+  // What an earlier window left is sent first: an answer from before would be out of date.
+  function hasUnsaved(drinkId) {
+    try {
+      return Object.keys(localStorage).some(function (key) {
+        return key.startsWith('oenomel.unsaved.' + drinkId + '.');
+      });
+    } catch {
+      return false;
+    }
+  }
+
   // The theme chosen last time, or the one the device prefers.
   var theme = stored('oenomel.theme');
   var dim = theme ? theme === 'late' : matchMedia('(prefers-color-scheme: dark)').matches;
@@ -16,7 +27,7 @@
 
   // The drink that the page opens with: the app finds its answer there already.
   var drink = /^\/bench\/(\d+)$/.exec(location.pathname);
-  if (!drink) return;
+  if (!drink || hasUnsaved(drink[1])) return;
   var link = document.createElement('link');
   link.rel = 'preload';
   link.as = 'fetch';

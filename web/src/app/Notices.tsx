@@ -13,7 +13,8 @@ import {
   resend,
 } from '@/api';
 import type { Unreadable, UnsentWrite } from '@/api';
-import { asSentence, readStored, writeStored } from '@/lib';
+import { persisted, setPersisted } from '@/hooks';
+import { asSentence, textsIn } from '@/lib';
 import { Button, Dialog, ErrorMessage, Notice } from '@/ui';
 
 /** What has to be said on every page, once there is something: what another window left, what can’t be read, where else the house was open. */
@@ -145,9 +146,8 @@ function UnreadableLine({ told }: { told: Unreadable }) {
   );
 }
 
-const OPEN_ELSEWHERE_SEEN = 'oenomel.openElsewhere';
-const isList = (kept: unknown): kept is string[] =>
-  Array.isArray(kept) && kept.every((item) => typeof item === 'string');
+/** Addresses at which nothing is unsaved, as somebody said. */
+const settled = persisted<string[]>('oenomel.openElsewhere', [], textsIn);
 
 /** Another address of this machine at which the house was open: what a browser couldn’t have written down there waits there. */
 function OpenElsewhereNotice() {
@@ -155,7 +155,7 @@ function OpenElsewhereNotice() {
   useEffect(() => {
     const ask = async () => {
       const elsewhere = await otherAddresses();
-      const seen = readStored(OPEN_ELSEWHERE_SEEN, isList) ?? [];
+      const seen = settled.getState().value;
       setAddresses(elsewhere.filter((text) => !seen.includes(text)));
     };
     // A device that may only look is refused: it left nothing anywhere.
@@ -171,7 +171,7 @@ function OpenElsewhereNotice() {
       <Button
         look="primary"
         onClick={() => {
-          writeStored(OPEN_ELSEWHERE_SEEN, [...(readStored(OPEN_ELSEWHERE_SEEN, isList) ?? []), address]);
+          setPersisted(settled, (now) => [...now, address]);
           setAddresses(addresses.slice(1));
         }}
       >

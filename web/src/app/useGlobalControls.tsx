@@ -1,8 +1,16 @@
 import { Command as CommandSign, Moon, Settings2, Sun, type LucideIcon } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 
-import { changeSettings, type PaletteCommand, shownKey, useCommands, useHotkeys, useSettings } from '@/hooks';
+import {
+  changeSettings,
+  type PaletteCommand,
+  shownKey,
+  useCommands,
+  useHotkeys,
+  useIsIdle,
+  useSettings,
+} from '@/hooks';
 import { lazyComponent, SECTIONS } from '@/ui';
 import { NAV_ITEM } from './SideNav';
 
@@ -49,6 +57,10 @@ export function useGlobalControls(): { switches: ReactNode; dialogs: ReactNode }
   const [open, setOpen] = useState<Open>(null);
   const late = theme === 'late';
   useEverywhere(setOpen);
+  const isIdle = useIsIdle();
+  useEffect(() => {
+    if (isIdle) for (const dialog of [CommandPalette, SettingsDialog, ShortcutsDialog]) dialog.preload();
+  }, [isIdle]);
   const switches = (
     <>
       <Switch

@@ -1,5 +1,6 @@
 export * from './commands';
 export * from './keys';
+export * from './persisted';
 export * from './settings';
 export * from './useDebouncedValue';
 export * from './useDocumentTitle';

@@ -1,7 +1,8 @@
-import { useCallback, useSyncExternalStore } from 'react';
+import { useCallback } from 'react';
 
 import type { StepsRequest, Assumptions } from '@/api/types';
-import { hasKeys, mergeStored, readStored, type Shown, withVolumes, writeStored, writeStoredText } from '@/lib';
+import { mergeStored, withVolumes, writeStoredText, type Shown } from '@/lib';
+import { persisted, setPersisted } from './persisted';
 
 /** What a swap or a rebalancing goes for, as far as the person has chosen. */
 export interface SwapTarget {
@@ -85,57 +86,50 @@ const BOARD: BoardView = {
 
 const WAY: MethodDefaults = { order: 'cheap and risky first', sparkling: 'on top' };
 
-const KEY = 'oenomel.settings';
-const listeners = new Set<() => void>();
-let current: Settings = read();
+const theme = () => (document.documentElement.dataset.theme === 'late' ? 'late' : 'lamplight');
 
-function read(): Settings {
-  const theme = document.documentElement.dataset.theme === 'late' ? 'late' : 'lamplight';
-  const defaults: Settings = {
-    shown: 'ml',
-    theme,
-    lastDrink: 0,
-    supposed: {},
-    aim: AIM,
-    board: BOARD,
-    way: WAY,
-    ounceMl: 30,
-    country: 'us',
-    tourSeen: false,
-    palate: null,
-    taster: '',
-    devices: {},
-  };
-  const kept = readStored(KEY, (found): found is object => hasKeys(found, {})) ?? {};
+const USUAL: Settings = {
+  shown: 'ml',
+  theme: theme(),
+  lastDrink: 0,
+  supposed: {},
+  aim: AIM,
+  board: BOARD,
+  way: WAY,
+  ounceMl: 30,
+  country: 'us',
+  tourSeen: false,
+  palate: null,
+  taster: '',
+  devices: {},
+};
+
+/** Settings with what stood in the browser laid over the usual ones, as far as it is of their kind. */
+export function settingsIn(kept: unknown): Settings | null {
+  if (typeof kept !== 'object' || kept === null) return null;
   const part = (name: 'aim' | 'board' | 'way') => (kept as Record<string, unknown>)[name];
   const aim = mergeStored(AIM, part('aim'));
   return {
-    ...mergeStored(defaults, kept),
+    ...mergeStored(USUAL, kept),
     aim: { ...aim, typed: mergeStored(AIM.typed, aim.typed), weights: mergeStored(AIM.weights, aim.weights) },
     board: mergeStored(BOARD, part('board')),
     way: mergeStored(WAY, part('way')),
-    theme,
+    theme: theme(),
   };
 }
 
+const store = persisted<Settings>('oenomel.settings', USUAL, settingsIn);
+
 /** Changes settings here, on every screen at once, and for the next visit. */
 export function changeSettings(change: Partial<Settings>): void {
-  current = { ...current, ...change };
-  document.documentElement.dataset.theme = current.theme;
-  // Without storage the settings last as long as the window.
-  writeStored(KEY, current);
-  writeStoredText('oenomel.theme', current.theme);
-  listeners.forEach((tell) => tell());
+  setPersisted(store, (now) => ({ ...now, ...change }));
+  document.documentElement.dataset.theme = store.getState().value.theme;
+  // Read before the app's script is there.
+  writeStoredText('oenomel.theme', store.getState().value.theme);
 }
 
 export function useSettings(): Settings {
-  return useSyncExternalStore(
-    (tell) => {
-      listeners.add(tell);
-      return () => listeners.delete(tell);
-    },
-    () => current,
-  );
+  return store((state) => state.value);
 }
 
 /** What a swap or a rebalancing goes for; where ounces are shown the marks are quarters of an ounce. */

@@ -1,5 +1,6 @@
 export * from './droppedText';
 export * from './format';
+export * from './history';
 export * from './importedFiles';
 export * from './numbers';
 export * from './people';

@@ -33,6 +33,10 @@ export function storedKeys(beginning: string): string[] {
   }
 }
 
+/** The texts of a list that stood in the browser; null where it is none. */
+export const textsIn = (kept: unknown): string[] | null =>
+  Array.isArray(kept) && kept.every((item) => typeof item === 'string') ? kept : null;
+
 /** Whether something is an object with these keys, each of its kind. */
 export function hasKeys(kept: unknown, kinds: Record<string, 'string' | 'number' | 'boolean' | 'object'>): boolean {
   if (typeof kept !== 'object' || kept === null) return false;

@@ -13,7 +13,7 @@ interface Props {
 /** While the first figures are on their way, or what to do when they don't come. */
 export function LoadingOrError({ error }: Props) {
   const gone = useIsUnreachable();
-  if (!error) {
+  if (!error && !gone) {
     return (
       <main className="grid min-h-(--page) place-items-center" aria-busy="true">
         <p className="text-quiet">Opening…</p>
@@ -22,7 +22,7 @@ export function LoadingOrError({ error }: Props) {
   }
   if (gone) return <ServerUnreachable />;
   return (
-    <Message heading="Page unavailable" words={asSentence(error.detail)}>
+    <Message heading="Page unavailable" words={asSentence(error?.detail ?? '')}>
       <a className="btn btn-primary mt-6 min-h-11" href="/recipes">
         Open Recipes
       </a>

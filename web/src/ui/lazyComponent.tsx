@@ -2,8 +2,22 @@ import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 
 import { connectivity } from '@/api';
 
-/** A script of the app that didn't come. */
+/** A script of the app that doesn't come, though the server answers: another version is installed by now. */
 export class ScriptMissing extends Error {}
+
+/** Loads a script; while the server doesn't answer it waits. */
+async function loadPatiently<T>(load: () => Promise<T>): Promise<T> {
+  for (;;) {
+    try {
+      return await load();
+    } catch {
+      const answers = await fetch('/api/health', { cache: 'no-store' }).catch(() => null);
+      if (answers) throw new ScriptMissing();
+      connectivity.reportFailure();
+      await new Promise<void>((resolve) => connectivity.onceReachable(resolve));
+    }
+  }
+}
 
 /**
  * A component whose script is fetched when it is first shown, or before by `preload`.
@@ -13,15 +27,7 @@ export function lazyComponent<Props extends object>(
   load: () => Promise<ComponentType<Props>>,
   fallback: ReactNode = null,
 ) {
-  const Loaded = lazy(async () => {
-    try {
-      return { default: await load() };
-    } catch {
-      // Whether it was the server is found out by asking it something else.
-      await fetch('/api/health', { cache: 'no-store' }).catch(() => connectivity.reportFailure());
-      throw new ScriptMissing();
-    }
-  }) as unknown as ComponentType<Props>;
+  const Loaded = lazy(async () => ({ default: await loadPatiently(load) })) as unknown as ComponentType<Props>;
   const Lazy = (props: Props) => (
     <Suspense fallback={fallback}>
       <Loaded {...props} />

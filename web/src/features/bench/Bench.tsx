@@ -11,9 +11,8 @@ import { BenchActionsContext } from './benchActions';
 import { type RecoveredDraft } from '@/features/draft';
 import { LeftoverNotice, SaveNotice } from './save';
 import { LeftPanel } from './LeftPanel';
-import { MethodPanel, SideTabs } from './method';
 import { BenchLayout } from './BenchLayout';
-import { preloadDialogs } from './lazyDialogs';
+import { MethodPanel, preloadDialogs, SideTabs } from './lazyParts';
 import { useBench } from './useBench';
 import { useBenchCommands } from './useBenchCommands';
 

@@ -1,4 +1,4 @@
-import { ExportDrink, GarnishDialog, MethodDialog, PourDialog, SaveTrial, StepsDialog } from './lazyDialogs';
+import { ExportDrink, GarnishDialog, MethodDialog, PourDialog, SaveTrial, StepsDialog } from './lazyParts';
 import type { Bench } from './useBench';
 
 /** What is open over the bench: keeping, the method, taking it along, or all of a pour. */

@@ -6,7 +6,7 @@ import { useRecoveredDraft } from '@/features/draft';
 import { changeSettings, useDocumentTitle } from '@/hooks';
 import { LoadingOrError } from '@/ui';
 import { Bench } from './Bench';
-import { SavedTrial } from './lazyDialogs';
+import { SavedTrial } from './lazyParts';
 
 /** A drink on the bench, or one of its trials as it was kept. */
 export function BenchPage() {

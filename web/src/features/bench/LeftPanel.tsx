@@ -1,7 +1,7 @@
 import type { Family, PourEntry } from '@/api';
 import { withIngredient, withNewPour, withPours } from '@/spec';
 import { TourNotice } from './TourNotice';
-import { AddPourPanel, RebalancePanel, SwapBoard } from './lazyDialogs';
+import { AddPourPanel, RebalancePanel, SwapBoard } from './lazyParts';
 import { PourList, WithoutOptional } from './pours';
 import type { Bench } from './useBench';
 import { Button } from '@/ui';

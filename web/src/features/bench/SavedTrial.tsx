@@ -9,7 +9,8 @@ import { namesIn } from '@/spec';
 import { OpenOnBenchNotice, useOpenOnBench } from '@/features/open-on-bench';
 import { BalanceField, FigureSentences } from './field';
 import { GlassPanel } from './glass';
-import { MethodPanel, SideTabs, type SideTab } from './method';
+import { MethodPanel } from './method/MethodPanel';
+import { SideTabs, type SideTab } from './method/SideTabs';
 import { PourList } from './pours';
 import { BenchLayout } from './BenchLayout';
 

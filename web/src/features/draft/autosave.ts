@@ -3,7 +3,7 @@ import { useEffect, useSyncExternalStore } from 'react';
 import { connectivity, newIdempotencyKey, ProblemError, saveDraft, unwrap, whilePending } from '@/api';
 import type { DrinkDetail, Trial } from '@/api';
 import { sameDrink } from '@/spec';
-import type { Draft } from './draftHistory';
+import type { Draft } from './draft';
 import { BEAT_MS, forgetUnsaved, storeUnsaved, WINDOW, type PendingSave, type TypedInput } from './unsaved';
 
 const PAUSE_MS = 250;

@@ -1,5 +1,5 @@
 export { hasUnsaved, useSaveState, type Autosave, type SaveState } from './autosave';
-export type { Draft } from './draftHistory';
+export type { Draft } from './draft';
 export { DEFAULT_MAKING } from './defaultMaking';
 export { resendAbandonedSave, useRecoveredDraft, type RecoveredDraft } from './recovered';
 export { rememberReplacedDraft } from './replaced';

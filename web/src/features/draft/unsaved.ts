@@ -1,6 +1,6 @@
 import { newIdempotencyKey, type Spec, type Unit } from '@/api';
 import { hasKeys, readStored, storedKeys, writeStored } from '@/lib';
-import type { Draft } from './draftHistory';
+import type { Draft } from './draft';
 
 /** A save that was sent and not answered yet: sent again with its key it is the same save. */
 export interface PendingSave {

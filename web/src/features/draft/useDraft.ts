@@ -1,10 +1,11 @@
-import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 
 import type { DrinkDetail, Spec, Trial } from '@/api';
 import { useSettings } from '@/hooks';
+import { amended, changed, newHistory, redone, undone } from '@/lib';
 import { sameDrink } from '@/spec';
 import { autosaveOf, useSaveOnLeave } from './autosave';
-import { draftHistory, openHistory, type Draft } from './draftHistory';
+import type { Draft } from './draft';
 import type { RecoveredDraft } from './recovered';
 import { takeReplacedDraft } from './replaced';
 import { forgetUnsaved } from './unsaved';
@@ -13,12 +14,12 @@ import { forgetUnsaved } from './unsaved';
 export function useDraft(drink: DrinkDetail, recovered: RecoveredDraft | null) {
   const { ounceMl } = useSettings();
   const [opening] = useState(() => opened(drink, recovered, ounceMl));
-  const [history, dispatch] = useReducer(draftHistory, opening, ({ present, before }) => openHistory(present, before));
+  const [history, setHistory] = useState(() => newHistory(opening.present, opening.before));
   const { autosave } = opening;
   useSaveOnLeave(autosave);
   const { present, past, future } = history;
 
-  // Undo and redo change the draft inside the reducer, so saving follows the draft and not the gesture.
+  // Saving follows the draft and not the gesture.
   const saved = useRef(opening.isSaved ? present : null);
   useEffect(() => {
     if (saved.current === present) return;
@@ -33,8 +34,10 @@ export function useDraft(drink: DrinkDetail, recovered: RecoveredDraft | null) {
   }, [opening, autosave]);
 
   const moves = useMemo(() => {
-    const change = (of: (draft: Draft) => Draft, what: string) =>
-      dispatch({ do: 'change', change: of, what, at: performance.now() });
+    const change = (of: (draft: Draft) => Draft, what: string) => {
+      const at = performance.now();
+      setHistory((now) => changed(now, of(now.present), what, at));
+    };
     return {
       /** Changes are told as what they do to the draft: an amount that was still being read must not bring back an older drink. */
       change: (of: (spec: Spec) => Spec, what: string) => change((draft) => ({ ...draft, spec: of(draft.spec) }), what),
@@ -47,11 +50,11 @@ export function useDraft(drink: DrinkDetail, recovered: RecoveredDraft | null) {
       /** After keeping: the draft is held against the trial it became; the server has saved both. */
       kept: (trial: Trial, revision: number) => {
         autosave.keptAt(revision, trial);
-        dispatch({ do: 'kept', trialId: trial.id });
+        setHistory((now) => amended(now, { ...now.present, parentTrialId: trial.id }));
       },
       /** One step back, or several at once: to a point of the trail. */
-      undo: (times = 1) => dispatch({ do: 'undo', times }),
-      redo: () => dispatch({ do: 'redo' }),
+      undo: (times = 1) => setHistory((now) => undone(now, times)),
+      redo: () => setHistory(redone),
     };
   }, [autosave]);
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 
 import { type LarderDetail, useChangeValues, useRestoreValues } from '@/api';
+import { changed, newHistory, undone } from '@/lib';
 import { Button, Disclosure, ErrorMessage, FormField, NumberField, TextField } from '@/ui';
 import { UndoButton } from './IngredientPanel';
 
@@ -21,7 +22,7 @@ export function OwnValues({ detail }: { detail: LarderDetail }) {
   const params = { path: { slug } };
   const [told, setTold] = useState<ValueDraft>({});
   const [source, setSource] = useState('');
-  const [before, setBefore] = useState<HouseValues[]>([]);
+  const [history, setHistory] = useState(() => newHistory(detail.house_values));
   const put = useChangeValues();
   const back = useRestoreValues();
   const given = Object.entries(told).filter(([, value]) => value !== null);
@@ -36,8 +37,8 @@ export function OwnValues({ detail }: { detail: LarderDetail }) {
             put.mutate(
               { params, body: { ...Object.fromEntries(given), source: source.trim() || 'corrected here' } },
               {
-                onSuccess: () => {
-                  setBefore([...before, detail.house_values]);
+                onSuccess: ({ house_values }) => {
+                  setHistory(changed(history, house_values));
                   setTold({});
                 },
               },
@@ -62,18 +63,18 @@ export function OwnValues({ detail }: { detail: LarderDetail }) {
               <Button
                 className="font-normal"
                 onClick={() => {
-                  setBefore([...before, detail.house_values]);
+                  setHistory(changed(history, []));
                   restore([]);
                 }}
               >
                 Reset all values
               </Button>
             )}
-            {before.length > 0 && (
+            {history.past.length > 0 && (
               <UndoButton
                 onUndo={() => {
-                  restore(before.at(-1) ?? []);
-                  setBefore(before.slice(0, -1));
+                  setHistory(undone(history));
+                  restore(undone(history).present);
                 }}
               />
             )}

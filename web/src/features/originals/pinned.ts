@@ -1,30 +1,20 @@
-import { useSyncExternalStore } from 'react';
-
 import type { Original } from '@/api';
-import { hasKeys, readStored, writeStored } from '@/lib';
+import { persisted, setPersisted } from '@/hooks';
+import { hasKeys } from '@/lib';
 
-const PLACE = 'oenomel.pinned';
-const listeners = new Set<() => void>();
+const ORIGINAL = {
+  spec: 'object',
+  reasons: 'object',
+  pours: 'object',
+  parts: 'object',
+  colour: 'string',
+  abv: 'number',
+} as const;
 
-const isOriginal = (kept: unknown): kept is Original =>
-  hasKeys(kept, {
-    spec: 'object',
-    reasons: 'object',
-    pours: 'object',
-    parts: 'object',
-    colour: 'string',
-    abv: 'number',
-  });
-const areOriginals = (kept: unknown): kept is Original[] => Array.isArray(kept) && kept.every(isOriginal);
+const originalsIn = (kept: unknown) =>
+  Array.isArray(kept) && kept.every((item) => hasKeys(item, ORIGINAL)) ? (kept as Original[]) : null;
 
-let current: Original[] = readStored(PLACE, areOriginals) ?? [];
-
-function put(next: Original[]) {
-  current = next;
-  // Without storage the pins last as long as the window.
-  writeStored(PLACE, next);
-  listeners.forEach((tell) => tell());
-}
+const usePins = persisted<Original[]>('oenomel.pinned', [], originalsIn);
 
 function partsOf({ parts }: Original): string {
   return parts.map(({ slug }) => slug).join(' ');
@@ -32,20 +22,16 @@ function partsOf({ parts }: Original): string {
 
 /** Originals that somebody wants to keep in sight, whatever is wished for next. */
 export function usePinned() {
-  const pinned = useSyncExternalStore(
-    (tell) => {
-      listeners.add(tell);
-      return () => listeners.delete(tell);
-    },
-    () => current,
-  );
+  const pinned = usePins((state) => state.value);
   // The same drink may come again under another name.
   const isPinned = (original: Original) => pinned.some((item) => partsOf(item) === partsOf(original));
   return {
     pinned,
     isPinned,
     toggle: (original: Original) =>
-      put(isPinned(original) ? pinned.filter((item) => partsOf(item) !== partsOf(original)) : [...pinned, original]),
-    clear: () => put([]),
+      setPersisted(usePins, (now) =>
+        isPinned(original) ? now.filter((item) => partsOf(item) !== partsOf(original)) : [...now, original],
+      ),
+    clear: () => setPersisted(usePins, []),
   };
 }

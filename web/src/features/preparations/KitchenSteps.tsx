@@ -1,8 +1,8 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
-import { useState } from 'react';
 
 import type { Preparation, PreparationStep } from '@/api';
-import { plainNumber, readStored, writeStored } from '@/lib';
+import { usePersisted } from '@/hooks';
+import { plainNumber, textsIn } from '@/lib';
 import { Button, Countdown, IconButton, NumberField } from '@/ui';
 import { nameOf } from './IngredientLines';
 
@@ -180,15 +180,10 @@ function DiscardedSolids({ solids, thrown, onThrow }: DiscardedSolidsProps) {
 
 /** Ticks of a making; they outlast the window. */
 function useKitchenTicks(slug: string) {
-  const place = `oenomel.kitchen.${slug}`;
-  const [ticked, setTicked] = useState<string[]>(() => readStored(place, isTicks) ?? []);
-  const tick = (key: string, done: boolean) => {
-    const next = done ? [...ticked, key] : ticked.filter((text) => text !== key);
-    setTicked(next);
-    writeStored(place, next.length ? next : null);
-  };
+  const [ticked, setTicked] = usePersisted(`oenomel.kitchen.${slug}`, NOTHING, textsIn);
+  const tick = (key: string, done: boolean) =>
+    setTicked((now) => (done ? [...now, key] : now.filter((text) => text !== key)));
   return [ticked, tick] as const;
 }
 
-const isTicks = (kept: unknown): kept is string[] =>
-  Array.isArray(kept) && kept.every((item) => typeof item === 'string');
+const NOTHING: string[] = [];

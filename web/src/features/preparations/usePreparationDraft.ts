@@ -1,47 +1,44 @@
 import { useCallback, useEffect, useState } from 'react';
 
 import type { Preparation } from '@/api';
-import { hasKeys, readStored, writeStored } from '@/lib';
+import { usePersisted } from '@/hooks';
+import { changed, hasKeys, newHistory, undone } from '@/lib';
 
-interface History {
-  past: Preparation[];
+/** A preparation that isn't saved yet, and the revision at which it was read. */
+interface Unsaved {
   now: Preparation;
+  read: string;
 }
 
-const MOST_STEPS = 100;
-
-/** A preparation in hand: undone step by step, and kept in this browser until it is written down. */
+/** A preparation as it is edited: undone step by step, and kept in this browser until it is saved. */
 export function usePreparationDraft(slug: string, written: Preparation, revision = '') {
-  const place = `oenomel.preparation.${slug}`;
-  const [{ past, now }, setHistory] = useState<History>(() => ({ past: [], now: readStored(place, isOne) ?? written }));
-  // What is in hand was read at this revision, also where it was kept since an earlier visit.
-  const [read, setRead] = useState(() => readStored(`${place}.read`, isText) ?? revision);
+  const [unsaved, setUnsaved] = usePersisted<Unsaved | null>(`oenomel.preparation.${slug}`, null, unsavedIn);
+  const [history, setHistory] = useState(() => newHistory(unsaved?.now ?? written));
+  const [read, setRead] = useState(unsaved?.read ?? revision);
+  const { present: now, past } = history;
   const isChanged = JSON.stringify(now) !== JSON.stringify(written);
   useEffect(() => {
-    writeStored(place, isChanged ? now : null);
-    writeStored(`${place}.read`, isChanged ? read : null);
-  }, [place, now, isChanged, read]);
+    setUnsaved(isChanged ? { now, read } : null);
+  }, [setUnsaved, now, isChanged, read]);
   const change = useCallback((part: Partial<Preparation>) => {
-    setHistory((before) => ({
-      past: [...before.past.slice(-MOST_STEPS), before.now],
-      now: { ...before.now, ...part },
-    }));
+    setHistory((before) => changed(before, { ...before.present, ...part }));
   }, []);
-  const undo = useCallback(() => {
-    setHistory((before) => {
-      const last = before.past.at(-1);
-      return last ? { past: before.past.slice(0, -1), now: last } : before;
-    });
-  }, []);
-  /** What was written down, or what another window wrote, in the place of what is in hand. */
-  const take = useCallback((kept: Preparation, at: string) => {
-    setHistory(({ past, now: before }) => ({ past: [...past.slice(-MOST_STEPS), before], now: kept }));
+  const undo = useCallback(() => setHistory((before) => undone(before)), []);
+  /** Puts what was saved, or what another window saved, in the place of what is edited. */
+  const take = useCallback((saved: Preparation, at: string) => {
+    setHistory((before) => changed(before, saved));
     setRead(at);
   }, []);
   return { now, change, undo, canUndo: past.length > 0, isChanged, read, setRead, take };
 }
 
-const isOne = (kept: unknown): kept is Preparation =>
+const isPreparation = (kept: unknown): kept is Preparation =>
   hasKeys(kept, { format: 'string', name: 'string', lines: 'object', steps: 'object' });
 
-const isText = (kept: unknown): kept is string => typeof kept === 'string';
+function unsavedIn(kept: unknown): Unsaved | null {
+  // Before it had a version, the preparation stood there alone.
+  if (isPreparation(kept)) return { now: kept, read: '' };
+  return hasKeys(kept, { now: 'object', read: 'string' }) && isPreparation((kept as Unsaved).now)
+    ? (kept as Unsaved)
+    : null;
+}

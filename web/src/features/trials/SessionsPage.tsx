@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { type DrinkSummary, newestQuery } from '@/api';
 import { LoadingOrError, PageHeader } from '@/ui';
 import { useDocumentTitle } from '@/hooks';
-import { readFlight } from './flight';
+import { readFlight } from './useFlight';
 
 /** The drinks whose newest trial can be tasted: those under way first, then those without a tasting note. */
 export function SessionsPage() {

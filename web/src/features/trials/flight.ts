@@ -1,5 +1,5 @@
 import type { SheetEntry, TrialEntry } from '@/api';
-import { hasKeys, readStored, writeStored } from '@/lib';
+import { hasKeys } from '@/lib';
 
 /** One glass before one taster: which trial it holds, and what was said of it so far. */
 export interface FlightGlass {
@@ -39,24 +39,15 @@ const EMPTY = {
   words: { look: '', nose: '', first: '', middle: '', finish: '' },
 } as const;
 
-const placeOf = (drinkId: number) => `oenomel.flight.${drinkId}`;
-
 const isGlass = (kept: unknown) =>
   hasKeys(kept, { letter: 'string', trialId: 'number', done: 'boolean', sheet: 'object' }) &&
   hasKeys((kept as FlightGlass).sheet, { trial_id: 'number', taster: 'string', words: 'object' });
 
-const isFlight = (kept: unknown): kept is Flight =>
-  hasKeys(kept, { blind: 'boolean', poured: 'boolean', glasses: 'object' }) &&
-  Array.isArray((kept as Flight).glasses) &&
-  (kept as Flight).glasses.every(isGlass);
-
-export function readFlight(drinkId: number): Flight | null {
-  return readStored(placeOf(drinkId), isFlight);
-}
-
-/** Without storage a flight lasts as long as the window. */
-export function writeFlight(drinkId: number, flight: Flight | null): void {
-  writeStored(placeOf(drinkId), flight);
+/** The flight that stands in the browser; null where it is none. */
+export function flightIn(kept: unknown): Flight | null {
+  if (!hasKeys(kept, { blind: 'boolean', poured: 'boolean', glasses: 'object' })) return null;
+  const { glasses } = kept as Flight;
+  return Array.isArray(glasses) && glasses.every(isGlass) ? (kept as Flight) : null;
 }
 
 function shuffled<T>(of: T[], random: () => number): T[] {

@@ -1,13 +1,19 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 
 import type { SheetEntry, TrialEntry } from '@/api';
-import { pourFlight, readFlight, writeFlight, type Flight } from './flight';
+import { persisted, usePersisted } from '@/hooks';
+import { flightIn, pourFlight, type Flight } from './flight';
+
+const keyOf = (drinkId: number) => `oenomel.flight.${drinkId}`;
+
+/** The tasting of a drink that is under way; null where none is. */
+export const readFlight = (drinkId: number) =>
+  persisted<Flight | null>(keyOf(drinkId), null, flightIn).getState().value;
 
 /** The tasting of a drink that is under way, glass by glass; it outlasts the window. */
 export function useFlight(drinkId: number) {
-  const [flight, setFlight] = useState<Flight | null>(() => readFlight(drinkId));
+  const [flight, setFlight] = usePersisted<Flight | null>(keyOf(drinkId), null, flightIn);
   const [at, setAt] = useState(() => Math.max(0, flight?.glasses.findIndex(({ done }) => !done) ?? 0));
-  useEffect(() => writeFlight(drinkId, flight), [drinkId, flight]);
   const glass = flight?.glasses[at];
 
   const end = () => {

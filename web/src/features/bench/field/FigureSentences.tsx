@@ -4,7 +4,7 @@ import type { Comparison, Figure, Spec } from '@/api';
 import type { AxisName } from '@/lib';
 import { AxisSentence } from './AxisSentence';
 import { besidesTheAxes, Headline } from './Headline';
-import { WhyDialog } from '../lazyDialogs';
+import { WhyDialog } from '../lazyParts';
 
 interface Props {
   spec: Spec;

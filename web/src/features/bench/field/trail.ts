@@ -12,7 +12,7 @@ export function remember(spec: Spec, served: Levels): void {
 }
 
 /** Where the drink stood before each of the last moves, the oldest first; `back` is how many steps of undo lead there. */
-export function trailOf(past: Draft[], present: Draft): { back: number; served: Levels }[] {
+export function trailOf(past: readonly Draft[], present: Draft): { back: number; served: Levels }[] {
   const last = past.slice(-LONGEST);
   const after = [...last.slice(1), present].map(({ spec }) => weakMap.get(spec));
   return last.flatMap((draft, index) => {

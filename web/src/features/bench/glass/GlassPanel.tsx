@@ -8,7 +8,7 @@ import { SERVED } from '@/spec';
 import { Button, GlassDrawing, Select } from '@/ui';
 import { useBenchActions, type BenchActions } from '../benchActions';
 import { AppearanceTable } from './AppearanceTable';
-import { ServeDialog } from '../lazyDialogs';
+import { ServeDialog } from '../lazyParts';
 
 interface Props {
   spec: Spec;

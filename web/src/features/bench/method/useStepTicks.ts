@@ -1,7 +1,8 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 
 import type { PourEntry, Spec } from '@/api';
-import { hasKeys, readStored, writeStored } from '@/lib';
+import { usePersisted } from '@/hooks';
+import { hasKeys } from '@/lib';
 import { lockKey } from '@/spec';
 
 /** How far the making has come: steps that are ticked, and what was really poured, by `lockKey`. */
@@ -14,29 +15,23 @@ const NOTHING: MakingProgress = { ticked: [], poured: {} };
 
 /** The ticks of a drink at the bench; they outlast the window, as the draft does. */
 export function useStepTicks(drinkId: number) {
-  const place = `oenomel.making.${drinkId}`;
-  const [making, setMaking] = useState<MakingProgress>(() => read(place));
-  useEffect(() => {
-    // Without storage the ticks last as long as the window.
-    writeStored(place, making === NOTHING ? null : making);
-  }, [making, place]);
-
-  const tick = useCallback((key: string, done: boolean) => {
-    setMaking((now) => ({
-      ...now,
-      ticked: done ? [...now.ticked, key] : now.ticked.filter((text) => text !== key),
-    }));
-  }, []);
-  const pour = useCallback((entry: PourEntry, really: Pick<PourEntry, 'amount' | 'unit'>) => {
-    setMaking((now) => ({ ...now, poured: { ...now.poured, [lockKey(entry)]: really } }));
-  }, []);
-  const forgetPoured = useCallback(() => setMaking((now) => ({ ...now, poured: {} })), []);
-  /** It is made: the ticks go, what was really poured waits to be kept with the trial. */
-  const made = useCallback(() => setMaking((now) => ({ ...now, ticked: [] })), []);
-  const clear = useCallback(() => setMaking(NOTHING), []);
+  const [making, setMaking] = usePersisted(`oenomel.making.${drinkId}`, NOTHING, progressIn);
   return useMemo(
-    () => ({ making, tick, pour, forgetPoured, made, clear }),
-    [making, tick, pour, forgetPoured, made, clear],
+    () => ({
+      making,
+      tick: (key: string, done: boolean) =>
+        setMaking(({ ticked, poured }) => ({
+          ticked: done ? [...ticked, key] : ticked.filter((text) => text !== key),
+          poured,
+        })),
+      pour: (entry: PourEntry, really: Pick<PourEntry, 'amount' | 'unit'>) =>
+        setMaking((now) => ({ ...now, poured: { ...now.poured, [lockKey(entry)]: really } })),
+      forgetPoured: () => setMaking((now) => ({ ...now, poured: {} })),
+      /** It is made: the ticks go, what was really poured waits to be saved with the trial. */
+      made: () => setMaking((now) => ({ ...now, ticked: [] })),
+      clear: () => setMaking(NOTHING),
+    }),
+    [making, setMaking],
   );
 }
 
@@ -52,11 +47,10 @@ export function withActualPours(spec: Spec, { poured }: MakingProgress): Spec {
   return { ...spec, pours };
 }
 
-const isMaking = (kept: unknown): kept is MakingProgress =>
-  hasKeys(kept, { ticked: 'object', poured: 'object' }) &&
-  Array.isArray((kept as MakingProgress).ticked) &&
-  Object.values((kept as MakingProgress).poured).every((item) => hasKeys(item, { unit: 'string' }));
-
-function read(place: string): MakingProgress {
-  return readStored(place, isMaking) ?? NOTHING;
+function progressIn(kept: unknown): MakingProgress | null {
+  if (!hasKeys(kept, { ticked: 'object', poured: 'object' })) return null;
+  const { ticked, poured } = kept as MakingProgress;
+  return Array.isArray(ticked) && Object.values(poured).every((item) => hasKeys(item, { unit: 'string' }))
+    ? { ticked, poured }
+    : null;
 }

@@ -1,6 +1,7 @@
 import { lazyComponent } from '@/ui';
 
 const dialogs = () => import('./dialogs');
+const sidePanel = () => import('./sidePanel');
 
 export const ExportDrink = lazyComponent(async () => (await dialogs()).ExportDrink);
 export const RebalancePanel = lazyComponent(async () => (await dialogs()).RebalancePanel);
@@ -12,6 +13,8 @@ export const MethodDialog = lazyComponent(async () => (await dialogs()).MethodDi
 export const StepsDialog = lazyComponent(async () => (await dialogs()).StepsDialog);
 export const AddPourPanel = lazyComponent(async () => (await dialogs()).AddPourPanel);
 export const PourDialog = lazyComponent(async () => (await dialogs()).PourDialog);
+export const MethodPanel = lazyComponent(async () => (await sidePanel()).MethodPanel);
+export const SideTabs = lazyComponent(async () => (await sidePanel()).SideTabs);
 export const SavedTrial = lazyComponent(async () => (await dialogs()).SavedTrial);
 export const SaveTrial = lazyComponent(async () => (await dialogs()).SaveTrial);
 
