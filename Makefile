@@ -13,7 +13,7 @@ export PYTHONDONTWRITEBYTECODE :=
 # Two at once, by test; the schema-reading plug-in takes seconds to load and is used by one call alone.
 PYTEST := $(BIN)/python -m pytest -q -n 2 --dist loadgroup -p no:schemathesis
 # What needs neither an API nor a browser.
-PURE := src tests/core tests/reference tests/wording tests/schemas tests/formats tests/devices tests/architecture tests/test_numbers_of_the_model.py
+PURE := src tests/core tests/reference tests/wording tests/schemas tests/formats tests/devices tests/web tests/architecture tests/test_numbers_of_the_model.py
 TIMED := $(BIN)/python scripts/time_parts.py
 
 .PHONY: setup demo test deep check quick fix golden durations crash-test torture mutants benchmark bench screenshots lock client lint \
