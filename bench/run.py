@@ -27,6 +27,7 @@ from book import large_book, times
 from evening import evening_times
 from many import DEVICES, many_devices
 from originals import originals_times
+from phone import PHONES, first_opening
 from playwright.sync_api import Page, sync_playwright
 from service import service_times
 from support.app_server import CHROMIUM, AppServer
@@ -342,14 +343,16 @@ def _browser() -> list[Row]:
                 page.get_by_test_id("sugar-now").wait_for()
                 rounds.append(sorted(_keystrokes(page)))
             lags = min(rounds, key=lambda each: each[int(0.95 * len(each))])
+            phones = [(phone, first_opening(browser, f"{server.url}/bench/2", phone)) for phone in PHONES]
             browser.close()
         finally:
             server.kill()
     told = "a bare round trip from the page"
     return [
         Row("opening the bench to its first figures, median of seven", 110, statistics.median(opened), told, trip),
-        Row("key press to new figures painted, 100 changes, median", 9, lags[len(lags) // 2], told, trip),
-        Row("the same, 95th percentile (quietest of three rounds)", 13, lags[int(0.95 * len(lags))], told, trip),
+        *(Row(f"first opening on a phone, {phone}", 1, took, "the longest it may take", phone.longest_ms) for phone, took in phones),
+        Row("key press to new figures painted, 100 changes, median", 6.5, lags[len(lags) // 2], told, trip),
+        Row("the same, 95th percentile (quietest of three rounds)", 9, lags[int(0.95 * len(lags))], told, trip),
     ]
 
 

@@ -11,7 +11,7 @@ from oenomel.schemas.routes.bench_models import BenchReport
 from oenomel.schemas.routes.drinks_models import DrinkDetail
 from oenomel.schemas.routes.forecast_models import ComparedReport, CompareRequest
 from oenomel.services.drinks import get_drink
-from oenomel.services.families import find_family
+from oenomel.services.families import get_family
 from oenomel.services.forecast import compare_drinks
 from oenomel.services.ingredients import list_drink_ingredients
 from oenomel.services.method import list_glasses
@@ -27,7 +27,7 @@ def open_bench(conn: sqlite3.Connection, drink_id: int, conditions: Conditions, 
         comparison = _compared(conn, drink, conditions, taster)
     return BenchReport(
         drink=drink,
-        family=find_family(conn, drink.family),
+        family=get_family(conn, drink.trials[0].spec.family),
         ingredients=list_drink_ingredients(conn, drink_id),
         comparison=comparison,
         rules=get_rules(),

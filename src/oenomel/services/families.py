@@ -7,6 +7,7 @@ import sqlite3
 from oenomel.core.families import TypicalRange, families
 from oenomel.core.families.family import Family, published_ranges
 from oenomel.core.families.typical_range import branch_of_school
+from oenomel.core.spec import FamilyName
 from oenomel.schemas.routes.families_models import FamilyReport, HomeReport, RangeReport, SchoolReport
 from oenomel.schemas.spec_to_drink import spec_from_drink
 from oenomel.services.resolve import typical_ranges_for
@@ -18,12 +19,9 @@ def list_families(conn: sqlite3.Connection) -> list[FamilyReport]:
     return [_report(family, [home for (slug, _), home in homes.items() if slug == family.slug]) for family in families().values()]
 
 
-def find_family(conn: sqlite3.Connection, slug: str) -> FamilyReport | None:
-    """Return one family, None for an open form."""
-    family = families().get(slug)
-    if family is None:
-        return None
-    return _report(family, [home for (of, _), home in typical_ranges_for(conn, slug).items() if of == slug])
+def get_family(conn: sqlite3.Connection, slug: FamilyName) -> FamilyReport:
+    """Return one family with its typical ranges."""
+    return _report(families()[slug], [home for (of, _), home in typical_ranges_for(conn, slug).items() if of == slug])
 
 
 def _report(family: Family, homes: list[TypicalRange]) -> FamilyReport:

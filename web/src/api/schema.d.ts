@@ -1603,7 +1603,7 @@ export interface paths {
         };
         /**
          * Get Family
-         * @description Return one family; None for a form that is open, which has neither schools nor a typical range.
+         * @description Return one family with its forms, schools and typical ranges.
          */
         get: operations["get_family"];
         put?: never;
@@ -3171,12 +3171,12 @@ export interface components {
         };
         /**
          * BenchReport
-         * @description What the bench shows of a drink when it opens: the drink, its family (None for an open form), its ingredients, and its draft (or
+         * @description What the bench shows of a drink when it opens: the drink, its family, its ingredients, and its draft (or
          *     its newest trial) compared with the trial before (None where it has no forecast), with what both are drawn by: rules and glasses.
          */
         BenchReport: {
             drink: components["schemas"]["DrinkDetail"];
-            family: components["schemas"]["FamilyReport"] | null;
+            family: components["schemas"]["FamilyReport"];
             /** Ingredients */
             ingredients: components["schemas"]["IngredientSummary"][];
             comparison: components["schemas"]["ComparedReport"] | null;
@@ -13687,7 +13687,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FamilyReport"] | null;
+                    "application/json": components["schemas"]["FamilyReport"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -1,4 +1,4 @@
-import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ComponentType, type ReactNode } from 'react';
 
 import { connectivity } from '@/api';
 
@@ -27,11 +27,18 @@ export function lazyComponent<Props extends object>(
   load: () => Promise<ComponentType<Props>>,
   fallback: ReactNode = null,
 ) {
-  const Loaded = lazy(async () => ({ default: await loadPatiently(load) })) as unknown as ComponentType<Props>;
-  const Lazy = (props: Props) => (
-    <Suspense fallback={fallback}>
-      <Loaded {...props} />
-    </Suspense>
-  );
-  return Object.assign(Lazy, { preload: () => void load().catch(() => undefined) });
+  let loaded: ComponentType<Props> | null = null;
+  const keep = (component: ComponentType<Props>) => (loaded = component);
+  const Loading = lazy(async () => ({ default: keep(await loadPatiently(load)) })) as unknown as ComponentType<Props>;
+  const Lazy = (props: Props) => {
+    // What is there already is drawn at once: keys that follow the one that opened it are not lost.
+    const [Ready] = useState(() => loaded);
+    if (Ready) return <Ready {...props} />;
+    return (
+      <Suspense fallback={fallback}>
+        <Loading {...props} />
+      </Suspense>
+    );
+  };
+  return Object.assign(Lazy, { preload: () => void load().then(keep, () => undefined) });
 }

@@ -18,6 +18,6 @@ def list_families(conn: Connection) -> list[FamilyReport]:
 
 
 @router.get("/families/{slug}")
-def get_family(slug: FamilyName, conn: Connection) -> FamilyReport | None:
-    """Return one family; None for a form that is open, which has neither schools nor a typical range."""
-    return cases.find_family(conn, slug)
+def get_family(slug: FamilyName, conn: Connection) -> FamilyReport:
+    """Return one family with its forms, schools and typical ranges."""
+    return cases.get_family(conn, slug)

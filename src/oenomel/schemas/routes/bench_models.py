@@ -12,12 +12,12 @@ from oenomel.schemas.routes.rules_models import RulesReport
 
 
 class BenchReport(Report):
-    """What the bench shows of a drink when it opens: the drink, its family (None for an open form), its ingredients, and its draft (or
+    """What the bench shows of a drink when it opens: the drink, its family, its ingredients, and its draft (or
     its newest trial) compared with the trial before (None where it has no forecast), with what both are drawn by: rules and glasses.
     """
 
     drink: DrinkDetail
-    family: FamilyReport | None
+    family: FamilyReport
     ingredients: list[IngredientSummary]
     comparison: ComparedReport | None
     rules: RulesReport

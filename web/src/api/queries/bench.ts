@@ -51,7 +51,7 @@ export function useBenchData(id: number, enabled: boolean) {
   return {
     data:
       isReady && drink.data && ingredients.data
-        ? { drink: drink.data, larder: ingredients.data, family: family.data ?? undefined }
+        ? { drink: drink.data, larder: ingredients.data, family: family.data }
         : undefined,
     error: opening.error ?? drink.error ?? family.error ?? ingredients.error,
   };

@@ -7,7 +7,7 @@ const LASTS = { staleTime: Infinity };
 /** Constants of the trade and of the model that the screens draw with. */
 export const rulesQuery = () => api.queryOptions('get', '/api/rules', {}, LASTS);
 export const familiesQuery = () => api.queryOptions('get', '/api/families', {}, LASTS);
-/** One family, null for an open form. */
+/** One family, with its forms, schools and typical ranges. */
 export const familyQuery = (slug: string) =>
   api.queryOptions('get', '/api/families/{slug}', { params: { path: { slug: slug as Spec['family'] } } }, LASTS);
 export const glassesQuery = () => api.queryOptions('get', '/api/glasses', {}, LASTS);

@@ -18,5 +18,20 @@ export const SideTabs = lazyComponent(async () => (await sidePanel()).SideTabs);
 export const SavedTrial = lazyComponent(async () => (await dialogs()).SavedTrial);
 export const SaveTrial = lazyComponent(async () => (await dialogs()).SaveTrial);
 
-/** Fetches the dialogs before one is asked for. */
-export const preloadDialogs = () => void dialogs().catch(() => undefined);
+/** Fetches what opens over the bench before it is asked for. */
+export function preloadDialogs(): void {
+  const parts = [
+    AddPourPanel,
+    ExportDrink,
+    GarnishDialog,
+    MethodDialog,
+    PourDialog,
+    RebalancePanel,
+    SaveTrial,
+    ServeDialog,
+    StepsDialog,
+    SwapBoard,
+    WhyDialog,
+  ];
+  for (const part of parts) part.preload();
+}
