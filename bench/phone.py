@@ -1,4 +1,4 @@
-"""How long a phone takes to open the bench for the first time: a slow processor and a slow network, by the browser's own throttling."""
+"""First opening of the bench on a phone: a slow processor and a slow network, by the browser's own throttling."""
 
 from __future__ import annotations
 

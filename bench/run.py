@@ -50,7 +50,7 @@ WATCH = """() => {
   window.lags = [];
   let pressed = null;
   addEventListener('keydown', () => { pressed = performance.now(); }, true);
-  const figures = document.querySelector('[aria-label="What changed"]');
+  const figures = document.querySelector('[aria-label="Changes"]');
   new MutationObserver(() => {
     if (pressed === null) return;
     const since = pressed;

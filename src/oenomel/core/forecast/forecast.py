@@ -125,7 +125,7 @@ class Forecast:
         """Sugar or salt that the rim adds to a sip; None without a rim."""
         return edge_sip(self.drink, self.served.sugar)
 
-    @property
+    @cached_property
     def position(self) -> FamilyPosition | None:
         """The drink's place in its family; None for an open form, which has no typical range."""
         if self.home is None:
