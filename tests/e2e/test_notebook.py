@@ -246,7 +246,7 @@ def test_from_the_tree_two_are_crossed_and_one_is_riffed_from(page, server):
 def test_trials_are_marked_and_put_away_and_nothing_is_lost(page, server):
     page.goto(f"{server.url}/trials/{MEDLAR}")
     page.get_by_label(labels.WHAT_BECAME_OF_TRIAL_2, exact=True).click()
-    page.get_by_role("button", name=labels.PUT_AWAY_OUT_OF_VIEW).click()
+    page.get_by_role("menuitem", name=labels.PUT_AWAY_OUT_OF_VIEW).click()
     trials = page.get_by_role("region", name=labels.TRIALS, exact=True)
     expect(trials.get_by_text(labels.N_2_A_THIRD_LESS_LEMON)).to_have_count(0)
     page.get_by_role("button", name=labels.SHOW_WHAT_WAS_PUT_AWAY).click()

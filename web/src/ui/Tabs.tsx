@@ -1,4 +1,5 @@
-import { useId, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { Tabs as BaseTabs } from '@base-ui/react/tabs';
+import type { ReactNode } from 'react';
 
 export interface Tab {
   key: string;
@@ -17,53 +18,24 @@ interface Props {
 
 /** Panels that share a place; arrow keys go from one to the next. */
 export function Tabs({ label, tabs, open, onOpen }: Props) {
-  const id = useId();
-  const list = useRef<HTMLDivElement>(null);
-  const chosen = tabs.find(({ key }) => key === open) ?? tabs[0];
-  const press = (event: KeyboardEvent) => {
-    const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
-    if (by === undefined || !chosen) return;
-    const next = tabs[(tabs.indexOf(chosen) + by + tabs.length) % tabs.length];
-    if (!next) return;
-    onOpen(next.key);
-    list.current?.querySelector<HTMLElement>(`[data-tab="${next.key}"]`)?.focus();
-    event.preventDefault();
-  };
   return (
-    <div className="flex min-h-0 grow flex-col">
-      <div
-        ref={list}
-        role="tablist"
-        aria-label={label}
-        className="flex shrink-0 border-b border-base-300 px-1.5"
-        onKeyDown={press}
-      >
-        {tabs.map(({ key, title, count }) => (
-          <button
+    <BaseTabs.Root value={open} onValueChange={onOpen} className="flex min-h-0 grow flex-col">
+      <BaseTabs.List activateOnFocus aria-label={label} className="flex shrink-0 border-b border-base-300 px-1.5">
+        {tabs.map(({ key, title, count = 0 }) => (
+          <BaseTabs.Tab
             key={key}
-            type="button"
-            role="tab"
-            id={`${id}-${key}`}
-            data-tab={key}
-            aria-selected={key === chosen?.key}
-            aria-controls={`${id}-panel`}
-            tabIndex={key === chosen?.key ? 0 : -1}
-            className={`min-h-11 cursor-pointer border-b-3 px-2.5 text-base ${key === chosen?.key ? 'border-base-content font-semibold' : 'border-transparent text-quiet'}`}
-            onClick={() => onOpen(key)}
+            value={key}
+            className="min-h-11 cursor-pointer border-b-3 border-transparent px-2.5 text-base text-quiet aria-selected:border-base-content aria-selected:font-semibold aria-selected:text-base-content"
           >
-            {title}{' '}
-            {count !== undefined && count > 0 && <span className="font-figure text-sm font-normal">{count}</span>}
-          </button>
+            {title} {count > 0 && <span className="font-figure text-sm font-normal">{count}</span>}
+          </BaseTabs.Tab>
         ))}
-      </div>
-      <div
-        role="tabpanel"
-        id={`${id}-panel`}
-        aria-labelledby={chosen && `${id}-${chosen.key}`}
-        className="flex min-h-0 grow flex-col"
-      >
-        {chosen?.content}
-      </div>
-    </div>
+      </BaseTabs.List>
+      {tabs.map(({ key, content }) => (
+        <BaseTabs.Panel key={key} value={key} className="flex min-h-0 grow flex-col">
+          {content}
+        </BaseTabs.Panel>
+      ))}
+    </BaseTabs.Root>
   );
 }

@@ -18,6 +18,7 @@ export * from './LevelsLine';
 export * from './LoadingOrError';
 export * from './Notice';
 export * from './NumberField';
+export * from './OptionGroup';
 export * from './PageHeader';
 export * from './PrintPage';
 export * from './SearchField';

@@ -17,7 +17,7 @@ const WIDTH = 384;
 const HEIGHT = 236;
 /** At least this factor is seen each way from the middle of the drinks. */
 const AROUND = 1.06;
-const MARGIN = { top: 10, right: 12, bottom: 44, left: 54 };
+const MARGIN = { top: 10, right: 12, bottom: 44, left: 64 };
 
 /** All originals as dots on one field with the family's home: sweetness across, acidity up. */
 export function OriginalsField({ originals, family, chosen, over, onOver, onChoose }: Props) {

@@ -1,4 +1,5 @@
 import { useSettings } from '@/hooks';
+import { OptionGroup } from '@/ui';
 import type { AlternativesProps } from './AlternativeList';
 import { remainderWords, moveWords } from './swapWords';
 
@@ -9,21 +10,14 @@ export function AlternativeChips({ ways, chosen, ounceMl, onChoose }: Alternativ
   if (ways.length < 2 || !way) return null;
   return (
     <section aria-label="Options" className="border-t border-base-300 bg-base-100 px-3 pt-2 text-base leading-snug">
-      <div role="radiogroup" aria-label="Options" className="flex flex-wrap gap-1.5">
-        {ways.map(({ title }, index) => (
-          <button
-            key={title}
-            type="button"
-            role="radio"
-            aria-checked={index === chosen}
-            tabIndex={index === chosen ? 0 : -1}
-            className={`btn h-auto min-h-11 px-2.5 py-1 text-left text-base leading-tight font-normal ${index === chosen ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-            onClick={() => onChoose(index)}
-          >
-            {title}
-          </button>
-        ))}
-      </div>
+      <OptionGroup
+        label="Options"
+        chosen={chosen}
+        onChoose={onChoose}
+        className="flex flex-wrap gap-1.5"
+        optionClassName="btn h-auto min-h-11 border-base-300 bg-transparent px-2.5 py-1 text-left text-base leading-tight font-normal aria-checked:bg-secondary"
+        options={ways.map(({ title }) => ({ key: title, content: title }))}
+      />
       <p className="py-1.5">
         <span className="font-semibold">{way.moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}.</span>{' '}
         {remainderWords(way.left)} <span className="text-quiet">{way.cost}</span>

@@ -1,5 +1,6 @@
 import type { Alternative } from '@/api';
 import { useSettings } from '@/hooks';
+import { OptionGroup } from '@/ui';
 import { remainderWords, moveWords } from './swapWords';
 
 export interface AlternativesProps {
@@ -14,25 +15,25 @@ export interface AlternativesProps {
 export function AlternativeList({ ways, chosen, ounceMl, onChoose }: AlternativesProps) {
   const { shown } = useSettings();
   return (
-    <div role="radiogroup" aria-label="Options" className="flex flex-col gap-2 pb-2">
-      {ways.map(({ title, moves, left, cost }, index) => (
-        <button
-          key={title}
-          type="button"
-          role="radio"
-          aria-checked={index === chosen}
-          tabIndex={index === chosen ? 0 : -1}
-          className={`min-h-11 cursor-pointer rounded-xl border-2 px-3 py-1.5 text-left leading-snug ${index === chosen ? 'border-accent bg-secondary' : 'border-base-300 bg-base-100'}`}
-          onClick={() => onChoose(index)}
-        >
-          <span className="block text-base text-quiet">{title}</span>
-          <span className="block text-xl leading-tight font-semibold">
-            {moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}
-          </span>
-          <span className="block text-base">{remainderWords(left)}</span>
-          {cost && <span className="block text-base text-quiet">{cost}</span>}
-        </button>
-      ))}
-    </div>
+    <OptionGroup
+      label="Options"
+      chosen={chosen}
+      onChoose={onChoose}
+      className="flex flex-col gap-2 pb-2"
+      optionClassName="min-h-11 cursor-pointer rounded-xl border-2 border-base-300 bg-base-100 px-3 py-1.5 text-left leading-snug aria-checked:border-accent aria-checked:bg-secondary"
+      options={ways.map(({ title, moves, left, cost }) => ({
+        key: title,
+        content: (
+          <>
+            <span className="block text-base text-quiet">{title}</span>
+            <span className="block text-xl leading-tight font-semibold">
+              {moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}
+            </span>
+            <span className="block text-base">{remainderWords(left)}</span>
+            {cost && <span className="block text-base text-quiet">{cost}</span>}
+          </>
+        ),
+      }))}
+    />
   );
 }

@@ -1,3 +1,4 @@
+import { Menu } from '@base-ui/react/menu';
 import { Check, Ellipsis, Pause } from 'lucide-react';
 import { Link } from 'react-router';
 
@@ -119,34 +120,33 @@ interface MenuProps {
   onMark: (mark: Mark) => void;
 }
 
+const MENU_ITEM =
+  'flex min-h-11 cursor-pointer items-center rounded-lg px-3 outline-none data-highlighted:bg-secondary';
+
 /** What became of a trial, as it can be told. */
 function MarkMenu({ drinkId, trial, onMark }: MenuProps) {
   return (
-    <details className="dropdown absolute top-1 right-1 dropdown-end">
-      <summary className="btn btn-square btn-ghost min-h-11" aria-label={`Mark for trial ${trial.number}`}>
+    <Menu.Root>
+      <Menu.Trigger
+        className="btn btn-square btn-ghost absolute top-1 right-1 min-h-11"
+        aria-label={`Mark for trial ${trial.number}`}
+      >
         <Ellipsis size={20} aria-hidden />
-      </summary>
-      <ul className="menu dropdown-content z-10 w-60 rounded-box border border-base-300 bg-base-100 p-1 text-base">
-        {MARKS.filter(([option]) => option !== trial.mark).map(([option, words]) => (
-          <li key={words}>
-            <button
-              type="button"
-              className="min-h-11"
-              onClick={(event) => {
-                event.currentTarget.closest('details')?.removeAttribute('open');
-                onMark(option);
-              }}
-            >
-              {words}
-            </button>
-          </li>
-        ))}
-        <li>
-          <Link className="min-h-11" to={`/bench/${drinkId}/trials/${trial.number}`}>
-            Open on the bench
-          </Link>
-        </li>
-      </ul>
-    </details>
+      </Menu.Trigger>
+      <Menu.Portal>
+        <Menu.Positioner align="end" className="z-10">
+          <Menu.Popup className="w-60 rounded-box border border-base-300 bg-base-100 p-1 text-base shadow-lg outline-none">
+            {MARKS.filter(([option]) => option !== trial.mark).map(([option, words]) => (
+              <Menu.Item key={words} className={MENU_ITEM} onClick={() => onMark(option)}>
+                {words}
+              </Menu.Item>
+            ))}
+            <Menu.Item className={MENU_ITEM} render={<Link to={`/bench/${drinkId}/trials/${trial.number}`} />}>
+              Open on the bench
+            </Menu.Item>
+          </Menu.Popup>
+        </Menu.Positioner>
+      </Menu.Portal>
+    </Menu.Root>
   );
 }
