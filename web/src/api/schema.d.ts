@@ -3171,7 +3171,7 @@ export interface components {
         };
         /**
          * BenchReport
-         * @description What the bench shows of a drink when it opens: the drink, its family, its ingredients, and its draft (or
+         * @description All that the bench shows of a drink when it opens: the drink, its family, its ingredients, and its draft (or
          *     its newest trial) compared with the trial before (None where it has no forecast), with what both are drawn by: rules and glasses.
          */
         BenchReport: {

@@ -12,7 +12,7 @@ from oenomel.schemas.routes.rules_models import RulesReport
 
 
 class BenchReport(Report):
-    """What the bench shows of a drink when it opens: the drink, its family, its ingredients, and its draft (or
+    """All that the bench shows of a drink when it opens: the drink, its family, its ingredients, and its draft (or
     its newest trial) compared with the trial before (None where it has no forecast), with what both are drawn by: rules and glasses.
     """
 

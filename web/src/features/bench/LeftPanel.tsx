@@ -3,6 +3,7 @@ import { withIngredient, withNewPour, withPours } from '@/spec';
 import { TourNotice } from './TourNotice';
 import { AddPourPanel, RebalancePanel, SwapBoard } from './lazyParts';
 import { PourList, WithoutOptional } from './pours';
+import type { PanelActions } from '@/features/swaps';
 import type { Bench } from './useBench';
 import { Button } from '@/ui';
 
@@ -69,7 +70,7 @@ function Pours({ bench }: { bench: Bench }) {
 }
 
 function RebalanceInPanel({ bench, family, to }: Props & { to: 'back' | { sugar: number; acid: number } }) {
-  const { spec, parent, panel, move, hand, look } = bench;
+  const { spec, parent, panel, look } = bench;
   const present = look.comparison?.present.served;
   const wished = to !== 'back' && present ? { ...to, abv: present.abv, volume_ml: present.volume_ml } : undefined;
   return (
@@ -81,17 +82,22 @@ function RebalanceInPanel({ bench, family, to }: Props & { to: 'back' | { sugar:
       wished={wished}
       pours={bench.lockable}
       trying={panel.trying !== null}
-      onLock={hand.lock}
-      onGhost={bench.onGhost}
-      onTry={bench.onTry}
-      onTake={(pours) => bench.take(pours, 'bring back')}
-      onBack={() => move({ do: 'close' })}
+      actions={panelActions(bench, (pours) => bench.take(pours, 'bring back'))}
     />
   );
 }
 
+/** What a panel in place of the pours does with the drink on this bench. */
+const panelActions = ({ hand, onGhost, onTry, move }: Bench, onTake: PanelActions['onTake']): PanelActions => ({
+  onLock: hand.lock,
+  onGhost,
+  onTry,
+  onTake,
+  onBack: () => move({ do: 'close' }),
+});
+
 function BoardInPanel({ bench, family, pour }: Props & { pour: number }) {
-  const { spec, parent, panel, move, hand, names } = bench;
+  const { spec, parent, panel, hand, names } = bench;
   const take = (pours: PourEntry[], slug: string) => bench.take(pours, `take ${slug}`);
   return (
     <SwapBoard
@@ -103,17 +109,13 @@ function BoardInPanel({ bench, family, pour }: Props & { pour: number }) {
       hasHome={Boolean(family?.homes.length)}
       others={bench.lockable.filter(({ index }) => index !== pour)}
       trying={panel.trying !== null}
-      actions={
+      more={
         <Button look="outline" onClick={() => hand.more(pour)}>
           More about {names[pour]}: role, unit, order, remove
         </Button>
       }
-      onLock={hand.lock}
-      onGhost={bench.onGhost}
-      onTry={bench.onTry}
-      onTake={take}
+      actions={panelActions(bench, take)}
       onTakeAnyway={(slug) => take(withIngredient(spec, pour, slug), slug)}
-      onBack={() => move({ do: 'close' })}
     />
   );
 }

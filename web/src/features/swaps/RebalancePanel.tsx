@@ -2,14 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { ArrowLeft } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 
-import { type PourEntry, rulesQuery, type Spec, useRebalance } from '@/api';
+import { rulesQuery, type Spec, useRebalance } from '@/api';
 import { levelText } from '@/lib';
 import { isPressed, shownKey, useSettings, useSwapTarget } from '@/hooks';
 import { Disclosure, ErrorMessage, IconButton } from '@/ui';
 import { TargetSettings } from './TargetSettings';
 import { LockStrip, type Lockable } from './LockStrip';
 import { rebalanceRequest } from './request';
-import type { Ghost } from './SwapBoard';
+import type { PanelActions } from './panelActions';
 import { PreviewOrUse } from './PreviewOrUse';
 import { RebalanceResult } from './RebalanceResult';
 import { landingPoint, useAlternatives } from './useAlternatives';
@@ -24,16 +24,13 @@ interface Props {
   wished?: { sugar: number; acid: number; abv: number; volume_ml: number } | undefined;
   pours: Lockable[];
   trying: boolean;
-  onLock: (index: number) => void;
-  onGhost: (ghost: Ghost | null) => void;
-  onTry: (pours: PourEntry[] | null, name: string) => void;
-  onTake: (pours: PourEntry[]) => void;
-  onBack: () => void;
+  actions: PanelActions;
 }
 
 /** What brings the present drink back: the moves, what each did, what is left. */
 export function RebalancePanel(props: Props) {
-  const { spec, parent, parentName, hasHome, wished, pours, trying, onLock, onGhost, onTry, onTake, onBack } = props;
+  const { spec, parent, parentName, hasHome, wished, pours, trying } = props;
+  const { onLock, onGhost, onTry, onTake, onBack } = props.actions;
   const { palate } = useSettings();
   const aim = useSwapTarget();
   const { data: rules } = useQuery(rulesQuery());
@@ -51,7 +48,7 @@ export function RebalancePanel(props: Props) {
   }, [way, trying, onGhost]);
   useEffect(() => panel.current?.focus({ preventScroll: true }), []);
 
-  const take = () => way && way.moves.length > 0 && onTake(way.spec.pours);
+  const take = () => way && way.moves.length > 0 && onTake(way.spec.pours, '');
   const tryOn = () => way && onTry(trying ? null : way.spec.pours, 'these amounts');
   const walk = (to: number) => {
     const next = ways[choose(to)];

@@ -1,24 +1,19 @@
 import { ArrowLeft } from 'lucide-react';
 import { useId, useState, type ReactNode } from 'react';
 
-import type { BoardSoFar, PourEntry, Spec } from '@/api';
+import type { BoardSoFar, Spec } from '@/api';
 import { type BoardView, changeSettings, shownKey, useSettings } from '@/hooks';
 import { ChoiceChips, IconButton } from '@/ui';
 import { BoardHead } from './BoardHead';
 import { ColumnLegend } from './ColumnLegend';
 import { LockStrip, type Lockable } from './LockStrip';
 import { ExcludedCandidates, NoCandidates } from './NoCandidates';
+import type { PanelActions } from './panelActions';
 import { SwapItem } from './SwapItem';
 import { PreviewOrUse } from './PreviewOrUse';
 import { useBoard } from './useBoard';
 import { useBoardKeyboard } from './useBoardKeyboard';
 import { AlternativeChips } from './AlternativeChips';
-
-/** Where a candidate leads on the field: as poured, and once it is brought back. */
-export interface Ghost {
-  name: string;
-  path: { sugar: number; acid: number; abv: number }[];
-}
 
 export interface BoardProps {
   spec: Spec;
@@ -32,15 +27,10 @@ export interface BoardProps {
   others: Lockable[];
   trying: boolean;
   /** What else can be done with this pour. */
-  actions: ReactNode;
-  onLock: (index: number) => void;
-  onGhost: (ghost: Ghost | null) => void;
-  /** Pours to look at without taking them; null takes them off again. */
-  onTry: (pours: PourEntry[] | null, name: string) => void;
-  onTake: (pours: PourEntry[], slug: string) => void;
+  more: ReactNode;
+  actions: PanelActions;
   /** Takes what was left out, as much as before. */
   onTakeAnyway: (slug: string) => void;
-  onBack: () => void;
 }
 
 const RANKINGS: [BoardView['ranking'], string][] = [
@@ -51,7 +41,7 @@ const RANKINGS: [BoardView['ranking'], string][] = [
 
 /** What else could go in this slot: ranked, each with what it does as poured and once the drink is brought back. */
 export function SwapBoard(props: BoardProps) {
-  const { spec, parent, pour, present, others, onLock, onTakeAnyway, onBack } = props;
+  const { spec, parent, pour, present, others, actions, onTakeAnyway } = props;
   const { board: view } = useSettings();
   const [words, setWords] = useState('');
   const [kind, setKind] = useState('');
@@ -64,7 +54,7 @@ export function SwapBoard(props: BoardProps) {
   return (
     <div className="@container flex min-h-0 grow flex-col overflow-y-auto" onKeyDown={walk.press}>
       <div className="flex flex-wrap items-center gap-2 p-3 pb-2">
-        <IconButton icon={ArrowLeft} label="Back to ingredients" hotkey={shownKey('back')} onClick={onBack} />
+        <IconButton icon={ArrowLeft} label="Back to ingredients" hotkey={shownKey('back')} onClick={actions.onBack} />
         <h2 className="min-w-0 grow font-display text-lg leading-tight font-semibold">Instead of {present}</h2>
         <ChoiceChips
           legend="Sort by"
@@ -75,13 +65,13 @@ export function SwapBoard(props: BoardProps) {
         />
       </div>
       <div className="flex max-h-[60%] shrink-0 flex-col gap-2 overflow-y-auto px-3 pb-2">
-        <LockStrip pours={others} onToggle={onLock} />
+        <LockStrip pours={others} onToggle={actions.onLock} />
         <BoardHead
           search={search}
           words={words}
           onWords={setWords}
           isBase={spec.pours[pour]?.slot === 'base'}
-          settings={{ view, set, hasHome: props.hasHome, actions: props.actions, kind, kinds, onKind: setKind }}
+          settings={{ view, set, hasHome: props.hasHome, actions: props.more, kind, kinds, onKind: setKind }}
         />
       </div>
       <ColumnLegend />

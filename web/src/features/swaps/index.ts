@@ -1,3 +1,4 @@
 export { RebalancePanel } from './RebalancePanel';
 export type { Lockable } from './LockStrip';
-export { SwapBoard, type Ghost } from './SwapBoard';
+export type { Ghost, PanelActions } from './panelActions';
+export { SwapBoard } from './SwapBoard';

@@ -14,7 +14,7 @@ const poursOf = (row: SwapRow) => (row.mended ?? row.plain).pours;
 
 /** The hand on the board: it walks the rows, tries one on, takes it, and its ghost follows on the field. */
 export function useBoardKeyboard(
-  { others, trying, onLock, onGhost, onTry, onTake, onBack }: BoardProps,
+  { others, trying, actions: { onLock, onGhost, onTry, onTake, onBack } }: BoardProps,
   rows: SwapRow[],
   /** Whether the rows are those that the typed words mean. */
   isSettled: boolean,
