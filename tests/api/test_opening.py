@@ -122,5 +122,6 @@ def test_a_file_is_sent_as_the_build_compressed_it_where_that_is_accepted(files,
         assert (answer.status_code, answer.headers.get("content-encoding")) == (HTTPStatus.OK, encoding)
         assert answer.headers["content-type"] == media_type
         assert "immutable" in answer.headers["cache-control"]
+        assert answer.headers["vary"] == "accept-encoding"
         again = files.get(path, headers={"accept-encoding": accepts, "if-none-match": answer.headers["etag"]})
     assert again.status_code == HTTPStatus.NOT_MODIFIED

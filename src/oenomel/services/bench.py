@@ -28,7 +28,7 @@ def open_bench(conn: sqlite3.Connection, drink_id: int, conditions: Conditions, 
     return BenchReport(
         drink=drink,
         family=get_family(conn, drink.trials[0].spec.family),
-        ingredients=list_drink_ingredients(conn, drink_id),
+        ingredients=list_drink_ingredients(conn, drink),
         comparison=comparison,
         rules=get_rules(),
         glasses=list_glasses(),

@@ -12,8 +12,9 @@ from oenomel.core.larder import Ingredient, Kind, SlotName
 from oenomel.core.larder.ingredient_search import IngredientMatch
 from oenomel.core.spec import FamilyName
 from oenomel.schemas.base import Plain
+from oenomel.schemas.routes.drinks_models import DrinkDetail
 from oenomel.schemas.routes.ingredients_models import FoundIngredient, FoundReport, IngredientDetail, IngredientSummary, ValueReport
-from oenomel.services.drinks import get_drink
+from oenomel.schemas.spec_to_drink import slugs_of
 from oenomel.store import ingredients
 from oenomel.store.stock import in_stock
 
@@ -35,12 +36,10 @@ def list_ingredients(
     ]
 
 
-def list_drink_ingredients(conn: sqlite3.Connection, drink_id: int) -> list[IngredientSummary]:
+def list_drink_ingredients(conn: sqlite3.Connection, drink: DrinkDetail) -> list[IngredientSummary]:
     """List the ingredients of a drink's trials and of its draft, by name, with those that are retired."""
-    drink = get_drink(conn, drink_id)
-    specs = [trial.spec for trial in drink.trials] + ([drink.draft.spec] if drink.draft else [])
-    slugs = {pour.ingredient for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str)}
-    return list_some_ingredients(conn, slugs)
+    drafts = [drink.draft.spec] if drink.draft else []
+    return list_some_ingredients(conn, slugs_of(*(trial.spec for trial in drink.trials), *drafts))
 
 
 def list_some_ingredients(conn: sqlite3.Connection, slugs: Iterable[str]) -> list[IngredientSummary]:

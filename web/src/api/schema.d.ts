@@ -3171,8 +3171,8 @@ export interface components {
         };
         /**
          * BenchReport
-         * @description All that the bench shows of a drink when it opens: the drink, its family, its ingredients, and its draft (or
-         *     its newest trial) compared with the trial before (None where it has no forecast), with what both are drawn by: rules and glasses.
+         * @description All that the bench shows of a drink when it opens: the drink, its family, its ingredients, its draft (or its newest trial) compared
+         *     with the trial before (None where it has no forecast), and the rules and glasses that it is drawn by.
          */
         BenchReport: {
             drink: components["schemas"]["DrinkDetail"];

@@ -102,7 +102,6 @@ export type SavedBatch = Schemas['KeptBatchReport'];
 export type SavedBatchSummary = Schemas['KeptBatchSummary'];
 export type Corrections = Schemas['CorrectionsReport'];
 export type Correction = Schemas['CorrectionReport'];
-export type BottleLabel = Schemas['LabelReport'];
 export type EventPlan = Schemas['EveningReport'];
 export type EventPlanEntry = Schemas['EveningEntry'];
 export type EventTask = Schemas['TaskReport'];

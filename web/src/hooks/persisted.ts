@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { create, type StoreApi, type UseBoundStore } from 'zustand';
-import { persist, type PersistStorage } from 'zustand/middleware';
+import { persist, type PersistStorage, type StorageValue } from 'zustand/middleware';
+
+import { hasKeys, readStored, writeStored } from '@/lib';
 
 /** A value that this browser keeps beyond the window, for every component that shows it. */
 export type Persisted<T> = UseBoundStore<StoreApi<{ value: T }>>;
@@ -13,32 +15,25 @@ const VERSION = 1;
 
 /** The browser's storage; without it a value lasts as long as the window, and the usual one leaves no trace there. */
 function storageFor<T>(usual: T): PersistStorage<{ value: T }> {
-  const tried = <R>(work: () => R): R | null => {
-    try {
-      return work();
-    } catch {
-      return null;
-    }
-  };
   return {
-    getItem: (key) =>
-      tried(() => {
-        const kept = JSON.parse(localStorage.getItem(key) ?? 'null') as {
-          state?: { value: T };
-          version?: number;
-        } | null;
-        if (kept === null) return null;
-        return kept.version === undefined || !kept.state
-          ? { state: { value: kept as T }, version: 0 }
-          : { state: kept.state, version: kept.version };
-      }),
-    setItem: (key, { state, version }) =>
-      tried(() => {
-        if (state.value === usual) localStorage.removeItem(key);
-        else localStorage.setItem(key, JSON.stringify({ state, version }));
-      }),
-    removeItem: (key) => tried(() => localStorage.removeItem(key)),
+    getItem: (key) => {
+      const kept = readStored(key, isAnything);
+      if (kept === null) return null;
+      return isVersioned(kept) ? (kept as StorageValue<{ value: T }>) : { state: { value: kept as T }, version: 0 };
+    },
+    setItem: (key, { state, version }) => void writeStored(key, state.value === usual ? null : { state, version }),
+    removeItem: (key) => void writeStored(key, null),
   };
+}
+
+const isAnything = (kept: unknown): kept is unknown => kept !== undefined;
+const isVersioned = (kept: unknown): kept is StorageValue<{ value: unknown }> =>
+  hasKeys(kept, { state: 'object', version: 'number' });
+
+/** Reads a value that the browser keeps; null where there is none that fits its schema. */
+export function readPersisted<T>(key: string, schema: Schema<T>): T | null {
+  const kept = readStored(key, isAnything);
+  return schema(isVersioned(kept) ? kept.state.value : kept);
 }
 
 /** Opens a value that the browser keeps under a key; what doesn't fit its schema is dropped for what is usual. */

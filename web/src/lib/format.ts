@@ -2,6 +2,8 @@ import type { Unit } from '@/api/types';
 
 export type Shown = 'ml' | 'oz';
 export type AxisName = 'sugar' | 'acid' | 'abv';
+/** The axes in the order in which they are told. */
+export const AXES: readonly AxisName[] = ['sugar', 'acid', 'abv'];
 export const AXIS_NAMES: Record<AxisName, string> = { sugar: 'Sweetness', acid: 'Acidity', abv: 'Strength' };
 
 const DECIMALS: Record<AxisName, number> = { sugar: 1, acid: 2, abv: 1 };

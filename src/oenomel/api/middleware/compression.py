@@ -56,9 +56,12 @@ class PrecompressedFiles(StaticFiles):
                 if response.status_code == HTTPStatus.OK:
                     response.headers["content-type"] = _content_type(full_path)
                     response.headers["content-encoding"] = encoding
-                response.headers.add_vary_header("accept-encoding")
-                return response
-        return super().file_response(full_path, stat_result, scope, status_code)
+                break
+        else:
+            response = super().file_response(full_path, stat_result, scope, status_code)
+        # A cache between must not give one browser what another one accepts.
+        response.headers.add_vary_header("accept-encoding")
+        return response
 
 
 def _content_type(path: str | os.PathLike[str]) -> str:

@@ -15,6 +15,7 @@ from oenomel.core.spec import FamilyName
 from oenomel.schemas.base import Plain, RowId
 from oenomel.schemas.routes.ingredients_models import FoundReport, IngredientDetail, IngredientSummary
 from oenomel.services import ingredients as cases
+from oenomel.services.drinks import get_drink
 
 router = idempotent_router("larder")
 
@@ -40,7 +41,7 @@ def list_ingredients(
 @router.get("/drinks/{drink_id}/ingredients", responses=PROBLEMS["missing"])
 def list_drink_ingredients(conn: Connection, drink_id: RowId) -> list[IngredientSummary]:
     """List the ingredients of a drink's trials and of its draft, by name: what the bench needs of the larder to open."""
-    return cases.list_drink_ingredients(conn, drink_id)
+    return cases.list_drink_ingredients(conn, get_drink(conn, drink_id))
 
 
 @router.get("/find", responses=PROBLEMS["bad"])

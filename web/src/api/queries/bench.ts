@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useSettings } from '@/hooks';
 import { client, type ProblemError, unwrap } from '../client';
 import type { Assumptions } from '../types';
-import { drinkIngredientsQuery, drinkQuery } from './drinks';
+import { drinkIngredientsQuery, drinkQuery, openingDraft, parentTrial } from './drinks';
 import { comparisonQuery } from './forecast';
 import { familyQuery, glassesQuery, rulesQuery } from './rules';
 
@@ -21,11 +21,9 @@ const benchQuery = (drink_id: number, assumptions: Assumptions, tongue: string |
       cache.setQueryData(drinkIngredientsQuery(drink_id).queryKey, ingredients);
       cache.setQueryData(rulesQuery().queryKey, rules);
       cache.setQueryData(glassesQuery().queryKey, glasses);
-      const newest = drink.trials.at(-1);
-      const { spec, parent_trial_id } = drink.draft ?? { spec: newest?.spec, parent_trial_id: newest?.id };
-      const parent = (drink.trials.find(({ id }) => id === parent_trial_id) ?? drink.trials[0])?.spec;
-      if (comparison && spec && parent)
-        cache.setQueryData(comparisonQuery(spec, parent, assumptions, tongue).queryKey, comparison);
+      const { spec, parent_trial_id } = openingDraft(drink);
+      const parent = parentTrial(drink, parent_trial_id).spec;
+      if (comparison) cache.setQueryData(comparisonQuery(spec, parent, assumptions, tongue).queryKey, comparison);
       return true;
     },
     staleTime: Infinity,
@@ -47,12 +45,9 @@ export function useBenchData(id: number, enabled: boolean) {
   const family = useQuery({ ...familyQuery(slug ?? ''), enabled: slug !== undefined });
   // A draft from the last visit may be older than what another window saved since: wait for the fresh one.
   const isStale = drink.isFetching && !drink.isFetchedAfterMount;
-  const isReady = isOpen && !isStale && family.data !== undefined;
+  const isReady = isOpen && !isStale && drink.data && ingredients.data && family.data;
   return {
-    data:
-      isReady && drink.data && ingredients.data
-        ? { drink: drink.data, larder: ingredients.data, family: family.data }
-        : undefined,
+    data: isReady ? { drink: drink.data, larder: ingredients.data, family: family.data } : undefined,
     error: opening.error ?? drink.error ?? family.error ?? ingredients.error,
   };
 }

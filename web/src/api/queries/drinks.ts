@@ -1,7 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, useQueryClient } from '@tanstack/react-query';
 
 import { api, client, unwrap } from '../client';
-import type { DrinkDetail, BookFilters, Spec, Assumptions } from '../types';
+import type { DrinkDetail, BookFilters, Spec, Assumptions, Trial } from '../types';
 
 const pathOf = (drink_id: number) => ({ params: { path: { drink_id } } });
 
@@ -38,6 +38,20 @@ export const treeQuery = (family: string) =>
   });
 export const specCloudQuery = (id: number, query: Assumptions) =>
   api.queryOptions('get', '/api/drinks/{drink_id}/spec-cloud', { params: { path: { drink_id: id }, query } });
+
+/** What the bench opens with: the draft, or the newest trial beside itself. */
+export function openingDraft({ draft, trials }: DrinkDetail): { spec: Spec; parent_trial_id: number } {
+  const newest = trials.at(-1);
+  if (!newest) throw new Error('a drink has at least one trial');
+  return draft ?? { spec: newest.spec, parent_trial_id: newest.id };
+}
+
+/** The trial that a draft is compared with; the first where that one is gone. */
+export function parentTrial({ trials }: DrinkDetail, id: number): Trial {
+  const parent = trials.find((trial) => trial.id === id) ?? trials[0];
+  if (!parent) throw new Error('a drink has at least one trial');
+  return parent;
+}
 
 /**
  * Shows everywhere what the server answered, at once and not after the book was read again: until the bench knows its new revision, a

@@ -15,10 +15,6 @@ export const preparationOutcomeQuery = (body: Preparation) => api.queryOptions('
 export const kitchenIngredientsQuery = (q: string) =>
   api.queryOptions('get', '/api/kitchen', { params: { query: { q } } }, { ...KEPT, enabled: q.trim() !== '' });
 
-/** What today's lot of an ingredient, alone, does to the drinks of the list. */
-export const affectedDrinksQuery = (slug: string, query: Assumptions) =>
-  api.queryOptions('get', '/api/ingredients/{slug}/follows', { params: { path: { slug }, query } });
-
 /** Sugar or water that brings a liquid to a °Bx; asked for once one is wanted. */
 export const adjustBrixQuery = (weight_g: number, brix: number, wanted: number | null) =>
   api.queryOptions(

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 
 import { type SavedBatch, savedBatchQuery, useChangeBatch, useServeBatch } from '@/api';
-import { AXIS_UNITS, type AxisName, dayText, levelText, plainNumber, withUnit } from '@/lib';
+import { AXES, AXIS_UNITS, dayText, levelText, plainNumber, withUnit } from '@/lib';
 import { useDocumentTitle, useWithVolumes } from '@/hooks';
 import {
   Button,
@@ -61,8 +61,6 @@ export function SavedBatchPage() {
     </div>
   );
 }
-
-const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 
 /** What is left, and pouring from it. */
 function RemainingVolume({ batch }: { batch: SavedBatch }) {

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo, useReducer, useState } from 'react';
 
-import { someIngredientsQuery, type DrinkDetail, type Ingredient, type PourEntry, type Spec } from '@/api';
+import { parentTrial, someIngredientsQuery, type DrinkDetail, type Ingredient, type PourEntry, type Spec } from '@/api';
 import { useSettings } from '@/hooks';
 import { amountWords, lockKey, namesIn, withPours } from '@/spec';
 import type { Ghost, Lockable } from '@/features/swaps';
@@ -24,8 +24,7 @@ export function useBench(drink: DrinkDetail, ingredients: Ingredient[], recovere
   const [dialog, setDialog] = useState<OpenDialog>(null);
   const [tab, setTab] = useState<SideTab>('method');
   const { spec, parentTrialId, locks } = draft.draft;
-  const parent = drink.trials.find(({ id }) => id === parentTrialId) ?? drink.trials[0];
-  if (!parent) throw new Error('a drink has at least one trial');
+  const parent = parentTrial(drink, parentTrialId);
   const [preview, setPreview] = useState<PourPreview | null>(null);
   const look = useDisplayedSpec({ draft, parent: parent.spec, panel, making: ticks.making, preview });
 

@@ -3,7 +3,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 
 import { cardQuery, type CardRequest, type DrinkDetail, drinkQuery } from '@/api';
 import { useDocumentTitle, useSettings } from '@/hooks';
-import { ChoiceChips, LoadingOrError, PrintPage, Select } from '@/ui';
+import { ChoiceChips, LoadingOrError, PrintPage, Select, ServerSheet } from '@/ui';
 
 type Layout = CardRequest['layout'];
 
@@ -31,7 +31,6 @@ export function CardPage() {
     );
   return (
     <PrintPage
-      html={card.data.html}
       title={
         <>
           <Link to={`/bench/${id}`} className="hover:underline">
@@ -67,6 +66,7 @@ export function CardPage() {
           onPick={(chosen) => set('beside', chosen ? String(chosen) : '')}
         />
       </div>
+      <ServerSheet html={card.data.html} />
     </PrintPage>
   );
 }

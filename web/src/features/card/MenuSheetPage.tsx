@@ -3,7 +3,7 @@ import { useSearchParams } from 'react-router';
 
 import { listQuery } from '@/api';
 import { useDocumentTitle, useSettings } from '@/hooks';
-import { LoadingOrError, PrintPage } from '@/ui';
+import { LoadingOrError, PrintPage, ServerSheet } from '@/ui';
 
 /** A whole list on one sheet: the finished drinks, or those that the address names. */
 export function MenuSheetPage() {
@@ -13,5 +13,9 @@ export function MenuSheetPage() {
   const sheet = useQuery(listQuery({ drinks, ...way, shown, country }, supposed));
   useDocumentTitle('Menu sheet');
   if (!sheet.data) return <LoadingOrError error={sheet.error} />;
-  return <PrintPage html={sheet.data.html} />;
+  return (
+    <PrintPage>
+      <ServerSheet html={sheet.data.html} />
+    </PrintPage>
+  );
 }

@@ -259,6 +259,3 @@ export function useSaveOnLeave(autosave: Autosave): void {
 export function useSaveState(autosave: Autosave) {
   return useSyncExternalStore(autosave.subscribe, autosave.standing);
 }
-
-/** Whether anything of this window isn't saved yet. */
-export const hasUnsaved = () => [...autosaves.values()].some(({ unsaved }) => unsaved !== null);

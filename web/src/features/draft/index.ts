@@ -1,4 +1,4 @@
-export { hasUnsaved, useSaveState, type Autosave, type SaveState } from './autosave';
+export { useSaveState, type Autosave, type SaveState } from './autosave';
 export type { Draft } from './draft';
 export { DEFAULT_MAKING } from './defaultMaking';
 export { resendAbandonedSave, useRecoveredDraft, type RecoveredDraft } from './recovered';

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 
-import type { DrinkDetail, Spec, Trial } from '@/api';
+import { openingDraft, type DrinkDetail, type Spec, type Trial } from '@/api';
 import { useSettings } from '@/hooks';
 import { amended, changed, newHistory, redone, undone } from '@/lib';
 import { sameDrink } from '@/spec';
@@ -96,9 +96,7 @@ function sameDraft(one: Draft, other: Draft): boolean {
 }
 
 function firstDraft(drink: DrinkDetail, ounceMl: number): Draft {
-  const latest = drink.trials.at(-1);
-  if (!latest) throw new Error('a drink has at least one trial');
-  const { spec, parent_trial_id } = drink.draft ?? { spec: latest.spec, parent_trial_id: latest.id };
+  const { spec, parent_trial_id } = openingDraft(drink);
   return { spec: withOunce(spec, ounceMl), parentTrialId: parent_trial_id, locks: {} };
 }
 

@@ -1,10 +1,9 @@
 import { useState } from 'react';
 
 import type { LarderDetail, LarderLine } from '@/api';
-import { type AxisName, levelText, plainNumber } from '@/lib';
+import { AXES, type AxisName, levelText, plainNumber } from '@/lib';
 import { AxisMark, Select } from '@/ui';
 
-const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const AXIS_NOUNS: Record<AxisName, string> = {
   sugar: 'Sugar, g/100 ml',
   acid: 'Acid, g/100 ml',

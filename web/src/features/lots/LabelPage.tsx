@@ -1,11 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { Printer } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 
 import { larderDetailQuery, lotQuery } from '@/api';
 import { dayText, gramsText, plainNumber } from '@/lib';
 import { useDocumentTitle, useSettings } from '@/hooks';
-import { Button, LoadingOrError, PageHeader } from '@/ui';
+import { LoadingOrError, PaperLabel, PrintPage } from '@/ui';
 
 /** The day by which it is used; with its hour where that is the same day or the next. */
 function untilWords(text: string, until: string): string {
@@ -36,38 +35,22 @@ export function LabelPage() {
     volume_ml !== null && `${plainNumber(volume_ml, 0)} ml`,
   ].filter(Boolean);
   return (
-    <div className="page-body">
-      <div className="print:hidden">
-        <PageHeader
-          actions={
-            <Button look="primary" className="gap-2" onClick={() => window.print()}>
-              <Printer size={20} aria-hidden /> Print
-            </Button>
-          }
-        >
-          <h1 className="font-display text-2xl leading-tight font-semibold">
-            <Link to={`/ingredients/open/${id}`} className="hover:underline">
-              {ingredient.name}
-            </Link>
-            , label
-          </h1>
-        </PageHeader>
-      </div>
-      <main>
-        <article
-          aria-label="Label"
-          className="lot-label mx-auto flex w-[9cm] flex-col gap-1 rounded-2xl border-2 border-[#23252e] bg-[#fffdf7] p-[5mm] text-[#23252e]"
-        >
-          <p className="font-display text-[22pt] leading-none font-semibold">{ingredient.name}</p>
-          <p className="text-[12pt]">{name}</p>
-          <p className="pt-1 text-[12pt]">Made {dayText(made_at)}</p>
-          {use_by && <p className="text-[15pt] font-semibold">Use by {untilWords(made_at, use_by)}, keep cold</p>}
-          <p className="text-[11pt]">{figures.join(' · ')}</p>
-          <p className="text-[11pt]">{allergens.length ? `Contains ${allergens.join(', ')}` : 'No allergens listed'}</p>
-          {cautions.length > 0 && <p className="text-[9pt]">{cautions.join(', ')}</p>}
-          <p className="text-[9pt]">Trust your nose over the date. Check the labels of its ingredients.</p>
-        </article>
-      </main>
-    </div>
+    <PrintPage
+      title={
+        <>
+          <Link to={`/ingredients/open/${id}`} className="hover:underline">
+            {ingredient.name}
+          </Link>
+          , label
+        </>
+      }
+    >
+      <PaperLabel heading={ingredient.name} name={name} cautions={cautions}>
+        <p className="pt-1 text-[12pt]">Made {dayText(made_at)}</p>
+        {use_by && <p className="text-[15pt] font-semibold">Use by {untilWords(made_at, use_by)}, keep cold</p>}
+        <p className="text-[11pt]">{figures.join(' · ')}</p>
+        <p className="text-[11pt]">{allergens.length ? `Contains ${allergens.join(', ')}` : 'No allergens listed'}</p>
+      </PaperLabel>
+    </PrintPage>
   );
 }

@@ -1,10 +1,8 @@
 import type { Alternative } from '@/api';
-import { asSentence } from '@/lib';
+import { AXES, type AxisName, asSentence } from '@/lib';
 import { useSettings, useWithVolumes } from '@/hooks';
 import { AxisMark } from '@/ui';
 import { moveWords } from './swapWords';
-
-const AXES = ['sugar', 'acid', 'abv'] as const;
 
 interface Props {
   found: Alternative;
@@ -69,7 +67,7 @@ export function RebalanceResult({ found, notes, alone, ounceMl }: Props) {
 }
 
 /** What a move did to an axis: more or less, in up to three strokes; nothing where it is under a quarter of a step. */
-function AxisRemainder({ axis, steps }: { axis: (typeof AXES)[number]; steps: number }) {
+function AxisRemainder({ axis, steps }: { axis: AxisName; steps: number }) {
   const strokes = Math.min(3, Math.ceil(Math.abs(steps) - 0.25));
   const sign = steps > 0 ? '+' : '−';
   return (

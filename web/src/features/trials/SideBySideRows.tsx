@@ -1,12 +1,11 @@
 import type { ReactNode } from 'react';
 
 import type { SideBySide, TrialEntry } from '@/api';
-import { AXIS_NAMES, type AxisName, axisUnit, levelText, plainNumber, volumeText } from '@/lib';
+import { AXES, AXIS_NAMES, type AxisName, axisUnit, levelText, plainNumber, volumeText } from '@/lib';
 import { useSettings } from '@/hooks';
 import type { NameOf } from '@/spec';
 import { AxisMark } from '@/ui';
 import { useCellWords, type Cell } from './cellWords';
-import { AXES } from './scores';
 
 export const CELL = 'border-t border-base-300 px-3 py-1.5 align-top';
 

@@ -1,11 +1,10 @@
 import type { Fault, SideBySide, TrialEntry } from '@/api';
-import { capital } from '@/lib';
+import { AXES, capital } from '@/lib';
 import type { NameOf } from '@/spec';
 import { Disclosure } from '@/ui';
 import { SweetTartRow, LoudnessRows } from './OtherAspectRows';
 import { useCellWords } from './cellWords';
 import { AxisRow, ReadingsRow, PourRow, NotesRow, ServedRow } from './SideBySideRows';
-import { AXES } from './scores';
 
 interface Props {
   trials: TrialEntry[];

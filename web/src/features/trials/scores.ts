@@ -1,7 +1,4 @@
 import type { TrialEntry } from '@/api';
-import type { AxisName } from '@/lib';
-
-export const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 
 /** The middle of the scores of a trial; undefined where nobody gave one. */
 export function medianScore(trial: TrialEntry): number | undefined {

@@ -1,14 +1,13 @@
 import { useState } from 'react';
 
 import type { SheetEntry, TrialEntry } from '@/api';
-import { persisted, usePersisted } from '@/hooks';
+import { readPersisted, usePersisted } from '@/hooks';
 import { flightIn, pourFlight, type Flight } from './flight';
 
 const keyOf = (drinkId: number) => `oenomel.flight.${drinkId}`;
 
 /** The tasting of a drink that is under way; null where none is. */
-export const readFlight = (drinkId: number) =>
-  persisted<Flight | null>(keyOf(drinkId), null, flightIn).getState().value;
+export const readFlight = (drinkId: number) => readPersisted(keyOf(drinkId), flightIn);
 
 /** The tasting of a drink that is under way, glass by glass; it outlasts the window. */
 export function useFlight(drinkId: number) {

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
 import { type Glass, type Serve, servesQuery, type Spec } from '@/api';
-import { capital, degreesText, levelText } from '@/lib';
+import { AXES, capital, degreesText, levelText } from '@/lib';
 import { useSettings } from '@/hooks';
 import { SERVED } from '@/spec';
 import { AxisMark, Dialog, GlassDrawing } from '@/ui';
@@ -15,8 +15,6 @@ interface Props {
 }
 
 type Ice = Spec['serve']['ice'];
-
-const AXES = ['sugar', 'acid', 'abv'] as const;
 
 /** The same drink up, on cubes, on one large cube, on crushed ice: side by side, with the minutes until it leaves its home. */
 export function ServeDialog({ spec, glass, onIce, onClose }: Props) {

@@ -1,8 +1,7 @@
 import type { Course } from '@/api';
-import { type AxisName, degreesText, levelText } from '@/lib';
+import { AXES, degreesText, levelText } from '@/lib';
 import { AxisMark } from '@/ui';
 
-const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const TOLD = [0, 10, 20];
 
 /** First, middle and last sip in figures. */

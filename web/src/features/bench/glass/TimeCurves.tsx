@@ -1,8 +1,7 @@
 import type { Course } from '@/api';
-import { type AxisName, levelText, linearScale } from '@/lib';
+import { AXES, type AxisName, levelText, linearScale } from '@/lib';
 import { useElementSize } from '@/hooks';
 
-const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const STROKES: Record<AxisName, string> = { sugar: 'stroke-sweet', acid: 'stroke-sharp', abv: 'stroke-strong' };
 const FILLS: Record<AxisName, string> = { sugar: 'fill-sweet', acid: 'fill-sharp', abv: 'fill-strong' };
 const HEIGHT = 100;
