@@ -1,4 +1,4 @@
-"""Walks by keyboard alone, as the ARIA Authoring Practices have them: tabs, radio groups, a menu button."""
+"""Walks by keyboard alone, as the ARIA Authoring Practices have them: tabs, radio groups, a menu button, a combobox."""
 
 import re
 
@@ -46,3 +46,38 @@ def test_a_menu_opens_by_enter_walks_by_arrows_and_gives_the_focus_back(page, se
     page.keyboard.press("Escape")
     expect(page.get_by_role("menu")).to_have_count(0)
     expect(button).to_be_focused()
+
+
+def test_a_search_with_its_list_is_a_combobox_that_arrows_walk_and_enter_takes_from(page, server):
+    page.goto(f"{server.url}/bench/1")
+    expect(page.get_by_test_id("sugar-now")).to_be_visible()
+    page.keyboard.press("a")
+    search = page.get_by_role("combobox", name=labels.SEARCH_INGREDIENTS)
+    expect(search).to_be_focused()
+    expect(search).to_have_attribute("aria-expanded", "true")
+    page.keyboard.type("bitters")
+    options = page.get_by_role("listbox", name=labels.CANDIDATES).get_by_role("option")
+    for key, reached in (("ArrowDown", 1), ("ArrowDown", 2), ("ArrowUp", 1)):
+        expect(options.first).to_contain_text("Aromatic bitters")
+        page.keyboard.press(key)
+        expect(options.nth(reached)).to_have_attribute("aria-selected", "true")
+        expect(search).to_have_attribute("aria-activedescendant", options.nth(reached).get_attribute("id"))
+        expect(search).to_be_focused()
+    name = options.nth(1).inner_text().split(" · ")[0]
+    page.keyboard.press("Enter")
+    expect(page.get_by_label(labels.AMOUNT_OF.format(name))).to_be_visible()
+
+
+def test_another_ingredient_for_a_pasted_line_is_chosen_without_a_mouse(page, server):
+    page.goto(f"{server.url}/paste")
+    page.get_by_role("textbox", name="Recipe", exact=True).fill("2 oz gin\n3/4 oz citrus\n3/4 oz simple syrup")
+    search = page.get_by_role("combobox", name=labels.CHOOSE_ANOTHER_2).first
+    search.focus()
+    page.keyboard.type("bourb")
+    expect(page.get_by_role("listbox", name="Search results").get_by_role("option").first).to_have_attribute("aria-selected", "true")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("listbox", name="Search results")).to_have_count(0)
+    expect(search).to_be_focused()
+    page.keyboard.press("ArrowDown")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("list", name=labels.INGREDIENTS).get_by_role("listitem").nth(1)).to_contain_text("Bourbon")

@@ -4,6 +4,7 @@ export * from './BalancePlane';
 export * from './Button';
 export * from './Checkbox';
 export * from './ChoiceChips';
+export * from './ComboboxOption';
 export * from './Countdown';
 export * from './Dialog';
 export * from './Disclosure';

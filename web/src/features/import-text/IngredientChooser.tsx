@@ -1,50 +1,55 @@
+import { Autocomplete } from '@base-ui/react/autocomplete';
 import { useQuery } from '@tanstack/react-query';
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 
 import { ingredientSearchQuery } from '@/api';
-import { Button, SearchField } from '@/ui';
+import { ComboboxOption } from '@/ui';
 
 const MOST_SHOWN = 6;
 
-/** Another ingredient, by any word for it; Enter takes the first. */
+/** Another ingredient, by any word for it; arrows walk the matches, Enter takes the first or the one under the hand. */
 export function IngredientChooser({ onChoose }: { onChoose: (slug: string) => void }) {
   const [words, setWords] = useState('');
-  const listId = useId();
-  const { data, isPlaceholderData } = useQuery(ingredientSearchQuery(words.trim()));
-  const found = words.trim() ? (data?.found.length ? data.found : (data?.nearest ?? [])) : [];
-  const press = (event: KeyboardEvent) => {
-    const [first] = data?.found ?? [];
-    if (event.key === 'Enter' && first && !isPlaceholderData && words.trim()) onChoose(first.slug);
-    else if (event.key === 'Escape' && words) setWords('');
-    else return;
-    event.preventDefault();
-  };
+  const sought = words.trim();
+  const { data, isPlaceholderData } = useQuery(ingredientSearchQuery(sought));
+  const isSettled = data !== undefined && !isPlaceholderData;
+  const matches = data?.found.length ? data.found : (data?.nearest ?? []);
   return (
-    <span className="relative">
-      <SearchField
-        role="combobox"
-        aria-expanded={found.length > 0}
-        aria-controls={listId}
-        className="min-h-11 w-52 text-base"
-        size={18}
-        label="Choose another"
+    <Autocomplete.Root
+      mode="none"
+      autoHighlight
+      items={sought ? matches.slice(0, MOST_SHOWN) : []}
+      itemToStringValue={({ name }) => name}
+      value={words}
+      onValueChange={(typed, { reason }) => reason !== 'item-press' && setWords(typed)}
+    >
+      <Autocomplete.Input
+        aria-label="Choose another"
         placeholder="something else"
-        value={words}
-        onWords={setWords}
-        onKeyDown={press}
+        maxLength={100}
+        className="input min-h-11 w-52 text-base"
+        // What stands below may still be the answer to the words before.
+        onKeyDown={(event) => event.key === 'Enter' && !isSettled && event.preventBaseUIHandler()}
       />
-      {found.length > 0 && (
-        <ul id={listId} role="listbox" aria-label="Search results" className="panel absolute z-20 mt-1 w-72 p-1">
-          {data?.found.length === 0 && <li className="px-2 py-1 text-quiet">Nothing matches. Closest:</li>}
-          {found.slice(0, MOST_SHOWN).map(({ slug, name, by }) => (
-            <li key={slug} role="option" aria-selected={false}>
-              <Button look="ghost" className="w-full justify-start font-normal" onClick={() => onChoose(slug)}>
-                {name} {by && <span className="text-quiet">· {by}</span>}
-              </Button>
-            </li>
-          ))}
-        </ul>
-      )}
-    </span>
+      <Autocomplete.Portal>
+        <Autocomplete.Positioner sideOffset={4} align="start" className="z-20">
+          <Autocomplete.Popup className="panel w-72 p-1">
+            {isSettled && data.found.length === 0 && <p className="px-2 py-1 text-quiet">Nothing matches. Closest:</p>}
+            <Autocomplete.List aria-label="Search results">
+              {({ slug, name, by }: (typeof matches)[number]) => (
+                <ComboboxOption
+                  key={slug}
+                  value={slug}
+                  className="min-h-11 gap-1.5 rounded-lg px-3"
+                  onTake={() => onChoose(slug)}
+                >
+                  {name} {by && <span className="text-quiet">· {by}</span>}
+                </ComboboxOption>
+              )}
+            </Autocomplete.List>
+          </Autocomplete.Popup>
+        </Autocomplete.Positioner>
+      </Autocomplete.Portal>
+    </Autocomplete.Root>
   );
 }

@@ -1,13 +1,14 @@
+import { Autocomplete } from '@base-ui/react/autocomplete';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { ArrowLeft } from 'lucide-react';
-import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
+import { ArrowLeft, Search } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
 
 import { candidatesQuery, type Family, type Ingredient, type Slot, type Spec } from '@/api';
 import { shownKey } from '@/hooks';
 import { NoMatch } from '@/features/ingredient-search';
-import { IconButton, SearchField } from '@/ui';
+import { IconButton } from '@/ui';
 import { SLOT_NAMES } from '@/spec';
-import { Candidates } from './Candidates';
+import { type CandidateGroup, Candidates } from './Candidates';
 
 interface Props {
   /** The slot of the new pour. */
@@ -27,81 +28,66 @@ const MORE_SLOTS: Slot[] = ['accent', 'texture', 'lengthener', 'seasoning', 'edg
 /** The larder, for a new pour: search, look at where each would land, take one. */
 export function AddPourPanel({ slot, family, slots, onTry, onTake, onSlot, onBack }: Props) {
   const [words, setWords] = useState('');
-  const [at, setAt] = useState(0);
-  const listId = useId();
-  const list = useRef<HTMLDivElement>(null);
+  const highlighted = useRef(0);
   const queryClient = useQueryClient();
   const asked = candidatesQuery(words.trim(), family, slot);
   const larder = useQuery(asked);
   const answered = larder.data !== undefined && !larder.isPlaceholderData;
   // What was typed decides; without words what is made for the slot comes first.
   const sought = words.trim() !== '';
-  const ranked = sought ? (larder.data ?? []) : sorted(larder.data ?? [], slot);
-  const highlighted = ranked[Math.min(at, ranked.length - 1)];
-
-  // The ghost follows the highlight; the field that shows it belongs to the bench.
-  useEffect(() => {
-    onTry(highlighted ?? null);
-    list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
-  }, [highlighted, onTry]);
+  const groups = grouped(larder.data ?? [], slot, sought);
+  const ranked = groups.flatMap(({ items }) => items);
+  useEffect(() => () => onTry(null), [onTry]);
 
   /** Enter may come before the answer to the last letter: it means what these words find, at the place where the hand is. */
   const takeFound = async () => {
-    const answer = await queryClient.query({ ...asked, staleTime: 'static' });
-    const found = sought ? answer : sorted(answer, slot);
-    const meant = found[Math.min(at, found.length - 1)];
+    const found = grouped(await queryClient.query({ ...asked, staleTime: 'static' }), slot, sought);
+    const meant = found.flatMap(({ items }) => items).at(Math.max(highlighted.current, 0));
     if (meant) onTake(meant);
-  };
-  const search = (typed: string) => {
-    setWords(typed);
-    setAt(0);
-  };
-  const press = (event: KeyboardEvent) => {
-    if (event.key === 'ArrowDown') setAt(answered ? Math.min(at + 1, ranked.length - 1) : at + 1);
-    else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
-    else if (event.key === 'Enter' && !answered) void takeFound();
-    else if (event.key === 'Enter' && highlighted) onTake(highlighted);
-    else if (event.key === 'Escape') onBack();
-    else return;
-    event.preventDefault();
   };
 
   return (
-    <div className="flex min-h-0 grow flex-col">
-      <Head onBack={onBack} />
-      <SlotChoice slot={slot} slots={slots.map((item) => item.slot)} onSlot={onSlot} />
-      <SearchField
-        autoFocus
-        role="combobox"
-        className="input-lg mx-3 mb-2 w-auto shrink-0"
-        aria-expanded
-        aria-controls={listId}
-        aria-activedescendant={highlighted && `${listId}-${highlighted.slug}`}
-        label="Search ingredients"
-        placeholder="Search ingredients"
-        value={words}
-        onWords={search}
-        onKeyDown={press}
-      />
-      {answered && ranked.length === 0 && <NoMatch words={words} where="among ingredients" onWords={search} />}
-      <div
-        id={listId}
-        ref={list}
-        role="listbox"
-        aria-label="Candidates"
-        className="min-h-0 grow overflow-y-auto px-2 pb-2 max-xl:max-h-[60vh]"
-      >
-        <Candidates
-          listId={listId}
-          fitting={sought ? ranked : ranked.filter((item) => fits(item, slot))}
-          others={sought ? [] : ranked.filter((item) => !fits(item, slot))}
-          title={sought ? 'Search results' : suggestedAs(slot)}
-          highlighted={highlighted}
-          onPoint={(ingredient) => setAt(ranked.indexOf(ingredient))}
-          onTake={onTake}
-        />
+    <Autocomplete.Root
+      inline
+      open
+      mode="none"
+      autoHighlight="always"
+      keepHighlight
+      loopFocus={false}
+      items={groups}
+      itemToStringValue={({ name }) => name}
+      value={words}
+      onValueChange={(typed, { reason }) => reason === 'input-change' && setWords(typed)}
+      onItemHighlighted={(ingredient) => {
+        highlighted.current = ingredient ? ranked.indexOf(ingredient) : 0;
+        // The ghost follows the highlight; the field that shows it belongs to the bench.
+        onTry(ingredient ?? null);
+      }}
+    >
+      <div className="flex min-h-0 grow flex-col">
+        <Head onBack={onBack} />
+        <SlotChoice slot={slot} slots={slots.map((item) => item.slot)} onSlot={onSlot} />
+        <Autocomplete.InputGroup className="input input-lg mx-3 mb-2 w-auto shrink-0">
+          <Search size={20} aria-hidden className="text-quiet" />
+          <Autocomplete.Input
+            autoFocus
+            type="search"
+            aria-label="Search ingredients"
+            placeholder="Search ingredients"
+            maxLength={100}
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') onBack();
+              else if (event.key === 'Enter' && !answered) void takeFound();
+              else return;
+              event.preventBaseUIHandler();
+              event.preventDefault();
+            }}
+          />
+        </Autocomplete.InputGroup>
+        {answered && ranked.length === 0 && <NoMatch words={words} where="among ingredients" onWords={setWords} />}
+        <Candidates groups={groups} onTake={onTake} />
       </div>
-    </div>
+    </Autocomplete.Root>
   );
 }
 
@@ -140,10 +126,13 @@ function fits({ slots }: Ingredient, slot: Slot): boolean {
   return slot === 'other' || slots.includes(slot);
 }
 
-/** What is made for the slot first. */
-function sorted(larder: Ingredient[], slot: Slot): Ingredient[] {
-  return [
-    ...larder.filter((ingredient) => fits(ingredient, slot)),
-    ...larder.filter((ingredient) => !fits(ingredient, slot)),
-  ];
+/** As the words found them; without words what is made for the slot first, and the rest after it. */
+function grouped(larder: Ingredient[], slot: Slot, sought: boolean): CandidateGroup[] {
+  const groups = sought
+    ? [{ name: 'Search results', items: larder }]
+    : [
+        { name: suggestedAs(slot), items: larder.filter((ingredient) => fits(ingredient, slot)) },
+        { name: 'Other ingredients', items: larder.filter((ingredient) => !fits(ingredient, slot)) },
+      ];
+  return groups.filter(({ items }) => items.length > 0);
 }

@@ -91,8 +91,9 @@ const Groups = memo(function Groups(props: GroupsProps) {
               nameOf={nameOf}
               share={brings[index]}
               wrong={findings.find((finding) => finding.pour === index && finding.severity !== 'info')}
-              locked={locked[index]}
-              out={out === index}
+              part={
+                out === index ? 'left out' : locked[index] === undefined ? undefined : locked[index] ? 'locked' : 'free'
+              }
             />
           ))}
         </ul>
@@ -100,6 +101,12 @@ const Groups = memo(function Groups(props: GroupsProps) {
     );
   });
 });
+
+function partOf(locked: boolean | undefined, isOut: boolean) {
+  if (isOut) return 'left out';
+  if (locked === undefined) return undefined;
+  return locked ? 'locked' : 'free';
+}
 
 /** Whether a garnish is written among the pours too. */
 const amongPours = ({ pours }: Spec) => pours.some(({ stage }) => stage === 'garnish');

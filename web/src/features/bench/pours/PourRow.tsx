@@ -25,15 +25,14 @@ interface Props {
   share: Forecast['pours'][number] | undefined;
   /** What goes wrong with it, if anything does. */
   wrong: Finding | undefined;
-  /** Whether it is locked when the drink is brought back; undefined where it has no amount to choose. */
-  locked: boolean | undefined;
-  /** It is optional, and left out for the moment. */
-  out: boolean;
+  /** How it takes part; undefined where it has no amount to choose. */
+  part: 'free' | 'locked' | 'left out' | undefined;
 }
 
 /** One pour: role, ingredient, what it brings, how much. */
 export const PourRow = memo(function PourRow(props: Props) {
-  const { pour, index, ounceMl, before, followed, ingredient, nameOf, share, wrong, locked, out } = props;
+  const { pour, index, ounceMl, before, followed, ingredient, nameOf, share, wrong, part } = props;
+  const out = part === 'left out';
   const hand = useBenchActions();
   const { shown } = useSettings();
   const onAmount = useCallback(
@@ -79,7 +78,7 @@ export const PourRow = memo(function PourRow(props: Props) {
     );
   }
   return (
-    <li className={row} onKeyDown={(event) => handKey(event, { ...hand, index, locked, optional: pour.optional })}>
+    <li className={row} onKeyDown={(event) => handKey(event, { ...hand, index, part, optional: pour.optional })}>
       <button
         type="button"
         className="-mx-1 min-h-11 min-w-0 rounded-lg px-1 text-left hover:underline"
@@ -90,8 +89,8 @@ export const PourRow = memo(function PourRow(props: Props) {
       </button>
       {pour.optional ? (
         <OmitButton name={name} out={out} onOut={() => hand.out(index)} />
-      ) : locked !== undefined ? (
-        <LockButton name={name} locked={locked} onLock={() => hand.lock(index)} />
+      ) : part ? (
+        <LockButton name={name} locked={part === 'locked'} onLock={() => hand.lock(index)} />
       ) : (
         <span />
       )}
@@ -104,7 +103,7 @@ export const PourRow = memo(function PourRow(props: Props) {
 
 interface OnPour {
   index: number;
-  locked: boolean | undefined;
+  part: Props['part'];
   optional: boolean;
   lock: (pour: number) => void;
   out: (pour: number) => void;
@@ -112,9 +111,9 @@ interface OnPour {
 }
 
 /** One key each for the pour that the hand is on; in its amount a letter is a letter. */
-function handKey(event: KeyboardEvent, { index, locked, optional, lock, out, more }: OnPour): void {
+function handKey(event: KeyboardEvent, { index, part, optional, lock, out, more }: OnPour): void {
   if (event.target instanceof HTMLElement && event.target.closest('input, select')) return;
-  if (isPressed(event, 'lock') && locked !== undefined) lock(index);
+  if (isPressed(event, 'lock') && part) lock(index);
   else if (isPressed(event, 'out') && optional) out(index);
   else if (isPressed(event, 'more')) more(index);
   else return;
