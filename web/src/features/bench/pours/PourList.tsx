@@ -91,9 +91,7 @@ const Groups = memo(function Groups(props: GroupsProps) {
               nameOf={nameOf}
               share={brings[index]}
               wrong={findings.find((finding) => finding.pour === index && finding.severity !== 'info')}
-              part={
-                out === index ? 'left out' : locked[index] === undefined ? undefined : locked[index] ? 'locked' : 'free'
-              }
+              part={partOf(locked[index], out === index)}
             />
           ))}
         </ul>
