@@ -108,7 +108,7 @@ def test_a_tasting_under_way_outlasts_a_reload_and_a_server_that_went_away(page,
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth"), "the sheet is wider than the phone"
     server.kill()
     page.get_by_role("button", name=labels.KEEP_THE_SHEET).click()
-    expect(page.get_by_role("alert")).to_contain_text(labels.NOTHING_IS_LOST)
+    expect(page.get_by_role("alert")).to_contain_text(labels.NOTES_STAY_UNTIL_SENT)
     server.start()
     revealed = page.get_by_role("region", name=labels.REVEALED)
     expect(revealed).to_contain_text(labels.CLEARLY_TOO_SHARP_A_TOUCH_THIN_7_OF_10)
@@ -253,10 +253,10 @@ def test_trials_are_marked_and_put_away_and_nothing_is_lost(page, server):
     expect(trials).to_contain_text(labels.N_2_A_THIRD_LESS_LEMON)
     page.get_by_role("region", name=labels.BRIEF).get_by_role("button", name=labels.CHANGE).click()
     page.get_by_label(labels.AT_MOST_SO_STRONG_PERCENT_ABV).fill("12")
-    page.get_by_role("button", name=labels.SAVE, exact=True).click()
+    page.get_by_role("region", name=labels.BRIEF).get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_role("alert")).to_contain_text(labels.TURN_THEM_ROUND)
     page.get_by_label(labels.AT_LEAST_SO_STRONG_PERCENT_ABV).fill("8")
-    page.get_by_role("button", name=labels.SAVE, exact=True).click()
+    page.get_by_role("region", name=labels.BRIEF).get_by_role("button", name=labels.SAVE, exact=True).click()
     expect(page.get_by_role("region", name=labels.BRIEF)).to_contain_text(labels.ASKED_FOR_8_TO_12_PERCENT)
 
 
@@ -303,7 +303,7 @@ def test_the_book_is_sought_by_taster_score_and_what_is_at_hand(page, server):
 def test_a_bottle_is_tasted_alone_and_its_aroma_amended(page, server):
     page.goto(f"{server.url}/shelf")
     page.get_by_role("button", name=labels.TASTE_ALONE.format("Quince liqueur")).click()
-    page.get_by_label(labels.TASTER, exact=True).fill("Tam")
+    page.get_by_role("dialog").get_by_label("Taster", exact=True).fill("Tam")
     page.get_by_label(labels.NOSE).fill("more almond than quince")
     page.get_by_role("button", name=labels.QUINCE_LOUD).click()
     page.get_by_label(labels.ANOTHER_WORD_OF_THE_AROMA_LIST).fill("van")
@@ -428,6 +428,7 @@ def test_without_devices_a_reading_is_typed_and_own_measurements_can_be_left_out
     page.keyboard.press("Escape")
     expect(measured.get_by_role("button", name=labels.READ_THE_SCALE)).to_have_count(0)
     page.goto(f"{server.url}/bench/10")
+    page.get_by_role("tab", name=labels.NOTES).click()
     making = page.get_by_role("tabpanel")
     expect(making).to_contain_text(labels.BY_THE_CURVE)
     page.get_by_role("button", name=labels.SETTINGS).click()
