@@ -17,10 +17,29 @@ _MARKS: Final = re.compile(r"^[#>|\s]+|(?<![|\s])[|\s]+$|\*\*|__|`|(?<=\w)\*(?=\
 _ON_TOP: Final = re.compile(
     r"(?:, ?| )?\b(?:dripped |dropped |dotted )?(?:on top(?: of the foam)?|on the (?:foam|top|surface)|over the foam)$", re.IGNORECASE
 )
-_BETWEEN: Final = re.compile(r" ?; ?|, | [+/•·|–] | and (?=[\d½¼¾⅓⅔])")
+POURED_IN: Final = (
+    r" (?:oz|ounces?|mls?|mils?|cls?|dash(?:es)?|bar ?spoons?|tea ?spoons?|table ?spoons?|splash(?:es)?|drops?|parts?|shots?"
+    r"|jiggers?|egg whites?)\b"
+)  # fmt: skip
+_IN_WORDS: Final = (
+    r"\b(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|half|quarter)"
+    r"(?: (?:an?|of|and|half|quarters?|thirds?|couple|few|good|scant|generous|big|healthy)){0,3}+"
+)
+AMOUNT_BEGINS: Final = rf"(?:[\d½¼¾⅓⅔]|{_IN_WORDS}{POURED_IN})"
+POUR_BEGINS: Final = rf"(?:(?<![\d.½¼¾⅓⅔])[\d½¼¾⅓⅔][\d½¼¾⅓⅔./]{{0,6}}(?: \d/\d)? ?(?={POURED_IN[1:]})|{_IN_WORDS}{POURED_IN})"
+"""Where an amount begins, in figures or in words; and where one does that has a unit to pour by."""
+
+_BETWEEN: Final = re.compile(
+    rf" ?; ?|, | [+/•·|–] | (?:and|then|with)(?: then)? (?={AMOUNT_BEGINS})| (?=(?:and )?topped (?:up |off )?with )", re.IGNORECASE
+)
+_WITHIN_A_NUMBER: Final = re.compile(r"^$|(?:^|\s)(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|\d+)$", re.IGNORECASE)
+"""Text before "and a half ounces" that makes one number with it."""
+
+_JOINING: Final = re.compile(r"(?<!and)(?<!then)(?<!with)(?: (?:and|then|with)){1,3}$", re.IGNORECASE)
 _TAIL: Final = re.compile(
     r"(?:(?:very |freshly |finely |well )?"
-    r"(?:fresh|strained|chilled|cold|squeezed|juiced|peeled|sliced|cut|cubed|diced|hulled|crushed(?! ice)|muddled|heaped)\b"
+    r"(?:fresh|strained|chilled|cold|squeezed|juiced|peeled"
+    r"|pulled|picked|torn|slapped|smacked|sliced|cut|cubed|diced|hulled|crushed(?! ice)|muddled|heaped)\b"
     r"|freshly\b|to taste|optional|float|floated|on top|on the foam|at room|divided|or\b|rinse\b"
     r"|to (?:top|float|rinse|finish|garnish|serve)\b"
     r"|for (?:garnish|the|rim|edge)\b|if\b|plus\b|about\b|preferably\b)",
@@ -68,7 +87,7 @@ def pieces_of(line: str) -> list[str]:
     >>> pieces_of("60 ml gin, 22,5 ml lemon juice, strained; honey | 15 ml, lemon twist")
     ['60 ml gin', '22,5 ml lemon juice, strained', 'honey | 15 ml', 'lemon twist']
     """
-    cuts = [0, *(match.end() for match in _BETWEEN.finditer(line) if match.start() > 0), len(line)]
+    cuts = [0, *(match.end() for match in _BETWEEN.finditer(line) if not _WITHIN_A_NUMBER.search(line[: match.start()])), len(line)]
     parts = [line[start:end] for start, end in itertools.pairwise(cuts) if line[start:end].strip()]
     joined: list[str] = []
     for part in parts:
@@ -80,7 +99,7 @@ def pieces_of(line: str) -> list[str]:
             joined[-1] += part
         else:
             joined.append(part)
-    return [piece for part in joined for piece in _run_together(part.strip(" ,;+/|·•–"))]
+    return [piece for part in joined for piece in _run_together(_JOINING.sub("", part.strip(" ,;+/|·•–")))]
 
 
 def has_pours(sentence: str) -> bool:
@@ -148,7 +167,7 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
     optional = _OPTIONAL.search(text) is not None
     outside = _OPTIONAL.sub("", outside).lstrip(" ,;").rstrip(" ,.;")
     doubts: list[str] = []
-    amount, words, ingredient_words = _parted(outside)
+    amount, words, ingredient_words = _parted(without_place(outside))
     if amount is not None and not amount.of and not stems(words):
         words = ""
     counted = _COUNTED_FRUIT.match(outside)
@@ -160,6 +179,18 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
     elif amount is not None:
         words, doubts = _second_amount(amount, words, asides)
     return in_a_unit(Piece(text, words.strip(" ,.;:-–"), amount, ingredient_words, asides, optional, tuple(doubts)), default_unit)
+
+
+_PLACE: Final = re.compile(
+    r" (?:on|over|onto|into|in|to) (?:the|a|an|your) (?:(?:bottom|base|top) of (?:the|a|your) )?"
+    r"(?:chilled |tall |mixing |cocktail |serving )?(?:sugar )?(?:cube|tin|shaker|glass|ice|top|bottom|flute|coupe|highball|collins)$",
+    re.IGNORECASE,
+)
+
+
+def without_place(text: str) -> str:
+    """Return words without where they are poured: "bitters on the cube" are bitters."""
+    return _PLACE.sub("", text)
 
 
 def _parted(text: str) -> tuple[SpokenAmount | None, str, str]:
@@ -187,6 +218,8 @@ def _of_fruit(text: str) -> tuple[SpokenAmount, str, str] | None:
 def _amount_first(text: str) -> tuple[SpokenAmount, str, str] | None:
     for amount, rest in beginnings(text):
         of = re.sub(r"^(of|x)\b\s*", "", rest)
+        if amount.unit != "ml" and _UNIT_FIRST.match(of):  # "one ounce or 30" is no amount of "ml gin"
+            continue
         if amount.unit is None and not _is_counted(text, of):
             continue
         if of and not re.match(r"(to|or|and|/|-)\b", of):
@@ -203,6 +236,9 @@ def _amount_last(text: str) -> tuple[SpokenAmount, str, str] | None:
             name = " ".join(words[:at])
             return (amount, name.strip(" ,:-–"), amount_words) if re.search(r"[^\W\d]", name) else None
     return None
+
+
+_UNIT_FIRST: Final = re.compile(r"(?:mls?|mils?|cls?|oz|ounces?)\b", re.IGNORECASE)
 
 
 def _is_counted(text: str, of: str) -> bool:
@@ -243,6 +279,10 @@ def _second_amount(said: SpokenAmount, words: str, asides: tuple[str, ...]) -> t
     return words, doubts
 
 
+_ONE_MEASURE: Final = 0.06
+_SHORTEST_OUNCE: Final = 28.41 / 30.0
+"""Difference up to which two statements are one measure, as a share; and the least that an ounce is, beside the bar's (house rule)."""
+
 _ML_OF: Final = {"ml": 1.0, "cl": 10.0, "oz": 30.0, "tsp": 5.0, "barspoon": 5.0, "tbsp": 15.0, "dash": 0.8, "cup": 236.6}
 
 
@@ -250,8 +290,9 @@ def _same(one: SpokenAmount, other: SpokenAmount) -> bool:
     """Check whether two amounts are equal in different units, rounded."""
     if one.unit not in _ML_OF or other.unit not in _ML_OF:
         return True
-    a, b = one.amount * _ML_OF[one.unit], other.amount * _ML_OF[other.unit]
-    return abs(a - b) <= 0.12 * max(a, b)
+    a, b = (amount.amount * _ML_OF[amount.unit or "ml"] for amount in (one, other))
+    ounces = _SHORTEST_OUNCE if "oz" in (one.unit, other.unit) else 1.0
+    return min(abs(a - b), abs(a * ounces - b), abs(a - b * ounces)) <= _ONE_MEASURE * max(a, b)
 
 
 def in_a_unit(piece: Piece, default_unit: str | None) -> Piece:
@@ -276,7 +317,7 @@ _BEGINS_ANEW: Final = re.compile(
 def split_sentences(text: str) -> Iterator[str]:
     """Yield the sentences of a line; a point in a number or after an abbreviation ends none, unless a verb follows."""
     start = 0
-    for match in re.finditer(r"[.!?] (?=[A-Z“\"(])", text):
+    for match in re.finditer(r"[.!?] (?=[A-Z“\"(]|(?:dry|wet|hard|double|fine|shake|stir|strain|pour|garnish|build|serve|float)\b)", text):
         short = text[match.start()] == "." and _SHORT_FORMS.search(text[max(start, match.start() - _LONGEST_SHORT_FORM) : match.start()])
         if short and not _BEGINS_ANEW.match(text, match.end()):
             continue

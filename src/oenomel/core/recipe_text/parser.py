@@ -10,8 +10,11 @@ from typing import Final
 from oenomel.core.larder import Index, Ingredient, Tier, stems
 from oenomel.core.recipe_text.classify import RolePour, guess_of, slot_of, stage_of
 from oenomel.core.recipe_text.headings import declared_unit, heading_of, section_of, unit_of_all
-from oenomel.core.recipe_text.ingredient_match import meant_by
+from oenomel.core.recipe_text.ingredient_match import Meant, meant_by
 from oenomel.core.recipe_text.line_parts import (
+    AMOUNT_BEGINS,
+    POUR_BEGINS,
+    POURED_IN,
     Piece,
     bare,
     has_amount,
@@ -20,11 +23,13 @@ from oenomel.core.recipe_text.line_parts import (
     piece_of,
     pieces_of,
     split_sentences,
+    without_place,
     without_top,
 )
 from oenomel.core.recipe_text.method_sentences import MethodRead, after_sentence, garnish_of, glass_in
 from oenomel.core.recipe_text.pour_reader import ONLY_ICE, ParserState, as_unit, read_pour
 from oenomel.core.recipe_text.read_recipe import LineCorrection, ReadPour, ReadRecipe, Section, TextLine
+from oenomel.core.recipe_text.spoken import as_written
 from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, SpokenAmount, Stage, parse_measure, plain
 from oenomel.core.spec.measures import beginnings
 
@@ -62,6 +67,36 @@ _CUT_UP: Final = re.compile(
     r",? (?:and )?(?:cut|sliced|quartered|chopped|muddled|in (?:quarters|wedges|pieces|slices|chunks))\b",
     re.IGNORECASE,
 )
+_VERB_OF_A_POUR: Final = re.compile(
+    r"(?:(?:dry|hard|then|first|now|and|next|simply|just)[ -]){0,3}+"
+    r"(?:shake|stir|add|pour|build|combine|mix|muddle|blend|swizzle|put|measure|take)\b"
+    r"(?: (?:up|together|in|into|over|the|a|your|tin|shaker|glass|mixing|ice|tall|highball|rocks|of|crushed|cubes|with)\b){0,6}+[ ,:]{1,3}",
+    re.IGNORECASE,
+)  # fmt: skip
+_VERB_BEFORE_POURS: Final = re.compile(rf"{_VERB_OF_A_POUR.pattern}(?={POUR_BEGINS})", re.IGNORECASE)
+_CLAUSE: Final = re.compile(
+    r"(?:,|;)? (?:and then|and|then) (?=(?:add|shake|stir|strain|top|fill|float|pour|build|muddle|double|fine|garnish|serve"
+    r"|rinse|finish)\b)"
+    r"|[,;] (?=(?:add|shake|stir|strain|top|fill|float|pour|build|muddle|garnish|serve|rinse|finish)\b)",
+    re.IGNORECASE,
+)  # fmt: skip
+"""Verbs before amounts, and where a clause with another verb begins."""
+
+_MADE_APART: Final = "How one of the ingredients is made. Add it under Prep."
+_AFTER_THE_RECIPE: Final = "A note under a heading of its own."
+_NOT_POURED: Final = "It names an amount, and nothing is poured for it. Write the amount and the ingredient on a line of their own."
+"""Reasons of notes; a note without one that names an amount is never certain."""
+
+_SECONDS_FIRST: Final = re.compile(
+    r"(?:then |and )?(?:give it )?(?:an? )?(?:(?:good|nice|quick|hard|long|short),? ){0,4}(?P<seconds>\w{1,12})[- ]?(?:seconds?|secs?)[- ]"
+    r"(?P<how>(?:dry|wet|hard|whip)[- ])?(?P<verb>shake|stir|blend|swizzle)(?: with(?: the)? ice| over ice)?",
+    re.IGNORECASE,
+)
+_ONLY_POURS: Final = re.compile(
+    r"(?:(?:then|first|now|and|next|simply|just) ){0,4}(?:add|pour|combine|put|measure|take|mix)(?: in| up| together)?", re.IGNORECASE
+)
+"""A sentence whose verb stands before amounts, and verbs that only pour."""
+
 _LAST: Final[tuple[tuple[re.Pattern[str], Stage], ...]] = ((_FLOAT, "floated"), (_RINSE, "rinse"), (_EDGE, "rim"))
 _VERBS: Final = re.compile(
     r"\b(?:add|shake|stir|strain|pour|serve|muddle|combine|build|blend|garnish|mix|rim|chill|place|express|discard|fill|top|float|rinse|press|dry|enjoy|put"
@@ -79,9 +114,11 @@ _OF_THE_DRINK: Final = re.compile(
 )
 _FOR_MORE: Final = re.compile(r"\b(?:serves|makes|yields?)\b\D{0,3}([2-9]|[1-9]\d)\b(?!\s?(?:ml|oz|cl|l)\b)", re.IGNORECASE)
 _SAYS_NOTHING: Final = re.compile(
-    r"(?:and )?(?:enjoy|serve(?: immediately| at once| cold| chilled)?|cheers|done|that's it)[\s.!]*", re.IGNORECASE
+    r"(?:and |then )?(?:enjoy|top(?: it)? (?:off|up)|serve(?: immediately| at once| cold| chilled)?|cheers|done|that's it)[\s.!]*",
+    re.IGNORECASE,
 )
 _NOTHING_MENDED: Final[Mapping[str, LineCorrection]] = {}
+_POUR: Final = re.compile(rf"{POUR_BEGINS}(?:{POURED_IN[1:]})?", re.IGNORECASE)
 _TOGETHER: Final = frozenset(
     stems(
         "all ingredients everything tin shaker add combine combined glass into together mixing mix except rest enjoy serve pour to your it"
@@ -138,8 +175,12 @@ def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_onl
     heading = heading_of(text, line.text)
     if heading:
         return _read_heading(reading, text, *heading, section)
+    made_apart = _TITLED.match(text) if reading.pours and not is_only else None
+    if made_apart and _begins_a_list(made_apart["list"]) and _is_poured(reading, made_apart["name"]):
+        reading.tell(text, "note", _MADE_APART)
+        return "apart"
     is_first = all(read_line.taken in ("note", "name") for read_line in reading.lines)
-    if is_first and not reading.name and not section and not is_only and _is_name(text):
+    if is_first and not reading.name and not section and not is_only and _is_name(as_written(text)):
         reading.name = _SERVES.sub("", text.strip(' .:"“”'))
         reading.tell(text, "name")
         return section
@@ -152,16 +193,33 @@ def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_onl
     return section
 
 
+def _is_poured(reading: ParserState, name: str) -> bool:
+    """Check whether a name is that of an ingredient that was poured."""
+    meant = meant_by(name, (), reading.index)
+    return meant.sure and any(pour.ingredient and pour.ingredient.slug == meant.slug for pour in reading.pours)
+
+
 def _begins_a_list(text: str) -> bool:
     """Check whether the first part of a text is an amount of something, as after a recipe's name on one line."""
     first = re.split(r",|\s\|\s", text)[0]
     return has_amount(first) and not is_bare_amount(first)
 
 
+_WITH_EGG: Final = re.compile(r"(?<=\w) with (?:an |one )?egg (?:white|yolk)s?\b", re.IGNORECASE)
+_COUNTS: Final = re.compile(
+    rf"{AMOUNT_BEGINS}|\b(?:half|juice of|top|splash|dash|pinch|rinse|couple|few)\b|^(?:an?|one|two|three) ", re.IGNORECASE
+)
+
+
 def _is_name(text: str) -> bool:
     odd = re.search(r"[.!?]\s|[<>{}]|:\s|\s[-–—]\s", text)
     counts = has_amount(text) and text[:1] in "0123456789¼½¾⅓⅔."
-    measures = counts or (has_amount(text) and piece_of(text).said is not None and getattr(piece_of(text).said, "unit", None) is not None)
+    measures = counts or (
+        _COUNTS.search(_WITH_EGG.sub("", text)) is not None
+        and has_amount(text)
+        and piece_of(text).said is not None
+        and getattr(piece_of(text).said, "unit", None) is not None
+    )
     asked_for = text.endswith(":") and (_VERBS.match(text) or _CALLS_FOR.match(text))
     return len(text) <= LONGEST_NAME and not odd and not asked_for and not _CREDIT.match(text) and not measures and not _TOP.match(text)
 
@@ -203,13 +261,17 @@ def _read_heading(reading: ParserState, text: str, what: str, rest: str, section
 
 def _read_part(reading: ParserState, text: str, section: Section) -> None:
     """Read a line, or the rest of one with a heading: pours first, then sentences."""
+    text = as_written(text)
     if section == "apart" and _OF_THE_DRINK.match(text):
         section = "method"
     if section in ("note", "apart"):
-        reading.tell(text, "note")
+        reading.tell(text, "note", _MADE_APART if section == "apart" else _AFTER_THE_RECIPE)
         return
     if section == "garnish":
         reading.garnish(text, *garnish_of(f"garnish: {text}"))
+        return
+    if shaken := _SECONDS_FIRST.fullmatch(text.strip(" .!")):
+        _read_sentence(reading, f"{shaken['how'] or ''}{shaken['verb']} for {shaken['seconds']} seconds", "method")
         return
     if declared_unit(text) and len(text.split()) <= 8:
         reading.tell(text, "made")
@@ -227,8 +289,32 @@ def _read_part(reading: ParserState, text: str, section: Section) -> None:
         if section != "method" and has_pours(sentence) and not _starts_with_verb(sentence):
             for part in _with_their_tails(reading, pieces_of(sentence)):
                 _read_item(reading, part)
+        elif _VERB_BEFORE_POURS.match(sentence) or (_starts_with_verb(sentence) and len(_POUR.findall(sentence)) > 1):
+            _read_pours_of_a_sentence(reading, sentence)
         else:
             _read_sentence(reading, sentence, section)
+
+
+def _read_pours_of_a_sentence(reading: ParserState, sentence: str) -> None:
+    """Read a sentence with amounts after its verbs, "Shake 45 ml of gin with 20 ml of lime juice": what is poured, then what is done.
+
+    What the lines before have poured already is counted once.
+    """
+    for clause in _CLAUSE.split(sentence):
+        if _TOP.match(clause):
+            _read_sentence(reading, clause, "")
+            continue
+        verb = _VERB_OF_A_POUR.match(clause) if has_pours(clause) else None
+        for part in pieces_of(clause[verb.end() :] if verb else clause):
+            piece = piece_of(part, reading.default_unit)
+            slug = meant_by(piece.words, piece.asides, reading.index).slug if has_amount(part) else None
+            if slug and any(pour.ingredient and pour.ingredient.slug == slug for pour in reading.pours):
+                reading.tell(part, "made", "Poured already, so it is counted once.")
+            else:
+                _read_item(reading, part)
+        if verb and not _ONLY_POURS.fullmatch(verb[0].strip(" ,:")):
+            reading.made = after_sentence(verb[0].strip(" ,:"), reading.made)
+            reading.tell(verb[0].strip(" ,:"), "made")
 
 
 def _with_their_tails(reading: ParserState, parts: Sequence[str]) -> list[str]:
@@ -258,6 +344,8 @@ def _read_item(reading: ParserState, part: str) -> None:
         reading.garnish(part, *garnish)
     elif (on_top := without_top(part)) and has_amount(on_top):
         read_pour(reading, replace(piece_of(on_top, reading.default_unit), text=part), stage="floated")
+    elif _TOP.match(part) and piece_of(part).said is None:
+        _read_sentence(reading, part, "")
     elif has_amount(part) or _RINSE.match(part) or _TOP.match(part):
         for pattern, stage in _LAST:
             if match := pattern.match(part):
@@ -347,7 +435,7 @@ def _poured_in_words(reading: ParserState, text: str) -> bool:
             match = pattern.match(clause.strip())
             if not match:
                 continue
-            words = _TAIL.sub("", (match["what"] if match["what"] else match.groupdict().get("before")) or "")
+            words = without_place(_TAIL.sub("", (match["what"] if match["what"] else match.groupdict().get("before")) or ""))
             piece = piece_of(words, reading.default_unit)
             meant = meant_by(re.sub(r"^(?:a|an|the|some|more|cold|chilled)\s+", "", piece.words), piece.asides, reading.index)
             if meant.slug is None or re.search(r"\b(ice|garnish)\b", words):
@@ -366,13 +454,46 @@ def _poured_in_words(reading: ParserState, text: str) -> bool:
     return False
 
 
+_PLACE_FIRST: Final = re.compile(r" (?:on|over|into|in) (?:the|a) (?:bottom|glass|tin|shaker|top|base)\b.{0,60}$", re.IGNORECASE)
+_BY_EYE: Final = re.compile(
+    r"(?:and |then |just |maybe |add |with ){0,4}an? (?:good |little |tiny |small |wee |big |healthy )?"
+    r"(?P<how>touch|tad|hint|bit|drizzle|glug|slug|kiss|whisper)"
+    r" (?:more )?of (?P<what>[^,.;]{1,80})",
+    re.IGNORECASE,
+)
+_BY_EYE_AMOUNT: Final[Mapping[str, tuple[float, str]]] = {
+    "bitters": (1.0, "dash"), "syrup": (1.0, "barspoon"), "honey": (1.0, "barspoon"), "sugar": (1.0, "barspoon"),
+    "liqueur": (1.0, "barspoon"), "spirit": (1.0, "barspoon"),
+}  # fmt: skip
+_SMALL_ML: Final = 5.0
+_GLUG_ML: Final = 30.0
+"""A touch by the ingredient's kind, of juice and all others in ml, and a glug (house rules; each is asked after)."""
+
+
+def _pour_by_eye(reading: ParserState, sentence: str, how: str, meant: Meant) -> None:
+    """Pour a touch or a glug of something, and ask after it."""
+    kind = reading.ingredient_of(meant.slug or "").kind
+    amount, unit = (_GLUG_ML, "ml") if how.lower() in ("glug", "slug") else _BY_EYE_AMOUNT.get(kind, (_SMALL_ML, "ml"))
+    piece = Piece(sentence, how, SpokenAmount(amount=amount, unit=unit, by_eye=True), f"a {how.lower()}")
+    why = f"A {how.lower()} is poured by eye. {amount:g} {unit} is assumed."
+    read_pour(reading, replace(piece, doubts=(why,)), meant)
+
+
 def _read_without_amount(reading: ParserState, sentence: str, text: str, section: Section) -> None:
     """Read a line without an amount: a garnish, an ingredient whose amount must be asked for, or unknown words."""
     if sentence in reading.mended:
         read_pour(reading, replace(piece_of(text), text=sentence))
         return
-    meant = meant_by(piece_of(text).words or text, (), reading.index)
-    if meant.slug is None or (not meant.sure and section != "ingredients"):
+    by_eye = _BY_EYE.match(text)
+    meant = meant_by(_PLACE_FIRST.sub("", by_eye["what"] if by_eye else piece_of(text).words or text), (), reading.index)
+    if by_eye and meant.slug:
+        _pour_by_eye(reading, sentence, by_eye["how"], meant)
+        return
+    first, *alternatives = text.split(" or ")
+    if alternatives and (egg := piece_of(first)).said is not None and meant.slug:
+        read_pour(reading, replace(egg, text=sentence), meant_by(f"{egg.words} or {' or '.join(alternatives)}", (), reading.index))
+        return
+    if meant.slug is None or (not meant.sure and section != "ingredients" and not alternatives):
         reading.tell(sentence, "note")
         return
     ingredient = reading.ingredient_of(meant.slug)
@@ -390,6 +511,7 @@ def _rough_ml(amount: float, unit: str) -> float:
 
 def _finished(reading: ParserState) -> ReadRecipe:
     """Return the recipe, completed by what only the whole of it shows: rims, relative amounts, the technique, the family."""
+    _doubt_notes_with_amounts(reading)
     for what, _ in reading.made.rims:
         _read_rim(reading, what)
     _settle_lines_that_follow(reading)
@@ -418,6 +540,20 @@ def _finished(reading: ParserState) -> ReadRecipe:
     return ReadRecipe(
         reading.name or UNNAMED, guess, tuple(reading.pours), sentence, tuple(reading.lines), tuple(notes), (guess.why, *reasons), part_ml
     )
+
+
+def _doubt_notes_with_amounts(reading: ParserState) -> None:
+    """Mark notes and sentences of the method that name a measure of an ingredient that isn't poured: no pour is lost in silence."""
+    for at, line in enumerate(reading.lines):
+        if line.taken not in ("note", "made") or not line.sure or line.why:
+            continue
+        amount = _POUR.search(line.text)
+        if amount is None:
+            continue
+        meant = meant_by(" ".join(line.text[amount.end() :].removeprefix(" of").split()[:3]), (), reading.index)
+        poured = any(pour.ingredient and pour.ingredient.slug == meant.slug for pour in reading.pours)
+        if line.taken == "note" or (meant.slug and not poured):
+            reading.lines[at] = replace(line, taken="note", sure=False, why=_NOT_POURED)
 
 
 def _read_rim(reading: ParserState, what: str) -> None:
@@ -451,6 +587,34 @@ def _settle_what_was_poured_after_all(reading: ParserState) -> None:
     ]
 
 
+_FOLLOWS: Final = re.compile(
+    r"(?:and |then |with ){0,3}(?P<told>(?:the |an )?(?:same|equal)(?: amount| measure| quantity)?(?: again)?(?: of)?"
+    r"|(?:half|twice|double|a third|a quarter)(?: as much| that much| that(?: amount)?)(?: of)?) (?P<name>(?!as\b|the\b).{1,120})$",
+    re.IGNORECASE,
+)
+
+
+def _pour_after_the_one_before(reading: ParserState, at: int, follows: re.Match[str]) -> None:
+    """Resolve "same amount of simple syrup": as much as, or so many times, the pour of the line before."""
+    to = next((line.pour for line in reversed(reading.lines[:at]) if line.taken == "pour"), None)
+    meant = meant_by(follows["name"], (), reading.index)
+    wording = re.sub(r" (?:again|of)\b", "", follows["told"].removeprefix("the ").removeprefix("an "))
+    measure = parse_measure(wording, "times")
+    if to is None or meant.slug is None or measure is None:
+        return
+    followed, ingredient = reading.pours[to], reading.ingredient_of(meant.slug)
+    amount = round(measure.amount * followed.amount, 6)
+    slot = slot_of(ingredient, amount * ML_PER_UNIT.get(followed.unit, 30.0), has_base=True)
+    reading.pours.append(
+        ReadPour(
+            follows["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), wording, relative=(to, measure.amount)
+        )
+    )
+    reading.lines[at] = replace(
+        reading.lines[at], taken="pour", pour=len(reading.pours) - 1, sure=meant.sure, others=meant.others, why=meant.why, asks=""
+    )
+
+
 def _settle_lines_that_follow(reading: ParserState) -> None:
     """Resolve amounts relative to another pour, as in "lemon juice: half as much as the gin"."""
     for at, line in enumerate(reading.lines):
@@ -459,6 +623,10 @@ def _settle_lines_that_follow(reading: ParserState) -> None:
         match = re.match(r"^(?P<name>[^:–—,]+?)(?:[:–—,]|\s-)\s*(?P<told>.+)$", line.text) or re.match(
             r"^(?P<told>(?:(?! (?:much|of) ).)+ (?:much|of) )(?P<name>.+?) as (?P<as>.+)$", line.text
         )
+        follows = _FOLLOWS.match(line.text)
+        if follows:
+            _pour_after_the_one_before(reading, at, follows)
+            continue
         if not match:
             continue
         text = f"{match['told']} {match.groupdict().get('as') or ''}".strip()

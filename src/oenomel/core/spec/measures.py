@@ -69,6 +69,9 @@ _WORDS: Final[Mapping[str, int]] = {
     "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "eleven": 11,
     "twelve": 12, "fifteen": 15, "eighteen": 18, "twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60,
 }  # fmt: skip
+_AT_LEAST: Final = re.compile(rf"^an? (?:good|full|solid|cool|healthy) (?=(?:{'|'.join(_WORDS)}|\d+)\b)")
+"""Words before a number that leave it as it is: "a good eight shakes" are eight."""
+
 _ORDINALS: Final[Mapping[str, int]] = {"half": 2, "third": 3, "quarter": 4, "fourth": 4, "fifth": 5, "sixth": 6, "eighth": 8}
 _VULGAR: Final[Mapping[str, str]] = {
     "¼": "1/4", "½": "1/2", "¾": "3/4", "⅓": "1/3", "⅔": "2/3", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅕": "1/5", "⅙": "1/6",
@@ -161,6 +164,7 @@ def _read(text: str, start: Start) -> SpokenAmount | None:
         return None
     if _SIZE_LAST.search(words):  # "30 ml heavy" is the beginning of heavy cream
         return None
+    words = _AT_LEAST.sub("", words)
     by_eye = _BY_EYE_WORDS.search(words) is not None
     factor = math.prod(_SIZES.get(hedge, 1.0) for hedge in _HEDGES.findall(words))
     words = " ".join(_HEDGES.sub(" ", words).split()).replace("half a dozen", "6")
