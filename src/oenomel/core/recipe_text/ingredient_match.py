@@ -51,11 +51,11 @@ def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     """Match words with an ingredient, given the words in brackets behind them ("simple syrup (2:1)")."""
     first, *alternatives = " ".join(words.split()).split(" or ")
     of_first = _match_of(first if alternatives else words, asides, index)
-    if alternatives and " " in alternatives[-1]:  # "orange or regular bitters" are orange bitters
-        shared = _match_of(f"{first} {alternatives[-1].split()[-1]}", asides, index)
-        of_first = shared if shared.sure else of_first
     if not alternatives:
         return of_first
+    if " " in alternatives[-1]:  # "orange or regular bitters" are orange bitters
+        shared = _match_of(f"{first} {alternatives[-1].split()[-1]}", asides, index)
+        of_first = shared if shared.sure else of_first
     also = [meant.slug for meant in (_match_of(one, (), index) for one in alternatives) if meant.slug]
     others = tuple(dict.fromkeys([*also, *of_first.others]))[:OTHERS_TOLD]
     return Meant(of_first.slug, False, others, "The line gives a choice. The first one is used.")

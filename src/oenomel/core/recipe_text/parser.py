@@ -196,7 +196,7 @@ def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_onl
 def _is_poured(reading: ParserState, name: str) -> bool:
     """Check whether a name is that of an ingredient that was poured."""
     meant = meant_by(name, (), reading.index)
-    return meant.sure and any(pour.ingredient and pour.ingredient.slug == meant.slug for pour in reading.pours)
+    return meant.sure and reading.has_poured(meant.slug)
 
 
 def _begins_a_list(text: str) -> bool:
@@ -308,7 +308,7 @@ def _read_pours_of_a_sentence(reading: ParserState, sentence: str) -> None:
         for part in pieces_of(clause[verb.end() :] if verb else clause):
             piece = piece_of(part, reading.default_unit)
             slug = meant_by(piece.words, piece.asides, reading.index).slug if has_amount(part) else None
-            if slug and any(pour.ingredient and pour.ingredient.slug == slug for pour in reading.pours):
+            if reading.has_poured(slug):
                 reading.tell(part, "made", "Poured already, so it is counted once.")
             else:
                 _read_item(reading, part)
@@ -551,8 +551,7 @@ def _doubt_notes_with_amounts(reading: ParserState) -> None:
         if amount is None:
             continue
         meant = meant_by(" ".join(line.text[amount.end() :].removeprefix(" of").split()[:3]), (), reading.index)
-        poured = any(pour.ingredient and pour.ingredient.slug == meant.slug for pour in reading.pours)
-        if line.taken == "note" or (meant.slug and not poured):
+        if line.taken == "note" or (meant.slug and not reading.has_poured(meant.slug)):
             reading.lines[at] = replace(line, taken="note", sure=False, why=_NOT_POURED)
 
 
@@ -600,16 +599,18 @@ def _pour_after_the_one_before(reading: ParserState, at: int, follows: re.Match[
     meant = meant_by(follows["name"], (), reading.index)
     wording = re.sub(r" (?:again|of)\b", "", follows["told"].removeprefix("the ").removeprefix("an "))
     measure = parse_measure(wording, "times")
-    if to is None or meant.slug is None or measure is None:
+    if to is not None and measure is not None:
+        _pour_relative(reading, at, follows["name"], meant, wording, to, measure.amount)
+
+
+def _pour_relative(reading: ParserState, at: int, name: str, meant: Meant, wording: str, to: int, times: float) -> None:
+    """Pour so many times what another pour is, from the line at a place; a name that means nothing pours nothing."""
+    if meant.slug is None:
         return
     followed, ingredient = reading.pours[to], reading.ingredient_of(meant.slug)
-    amount = round(measure.amount * followed.amount, 6)
+    amount = round(times * followed.amount, 6)
     slot = slot_of(ingredient, amount * ML_PER_UNIT.get(followed.unit, 30.0), has_base=True)
-    reading.pours.append(
-        ReadPour(
-            follows["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), wording, relative=(to, measure.amount)
-        )
-    )
+    reading.pours.append(ReadPour(name, ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), wording, relative=(to, times)))
     reading.lines[at] = replace(
         reading.lines[at], taken="pour", pour=len(reading.pours) - 1, sure=meant.sure, others=meant.others, why=meant.why, asks=""
     )
@@ -620,13 +621,12 @@ def _settle_lines_that_follow(reading: ParserState) -> None:
     for at, line in enumerate(reading.lines):
         if line.taken not in ("note", "asked"):
             continue
+        if follows := _FOLLOWS.match(line.text):
+            _pour_after_the_one_before(reading, at, follows)
+            continue
         match = re.match(r"^(?P<name>[^:–—,]+?)(?:[:–—,]|\s-)\s*(?P<told>.+)$", line.text) or re.match(
             r"^(?P<told>(?:(?! (?:much|of) ).)+ (?:much|of) )(?P<name>.+?) as (?P<as>.+)$", line.text
         )
-        follows = _FOLLOWS.match(line.text)
-        if follows:
-            _pour_after_the_one_before(reading, at, follows)
-            continue
         if not match:
             continue
         text = f"{match['told']} {match.groupdict().get('as') or ''}".strip()
@@ -636,14 +636,5 @@ def _settle_lines_that_follow(reading: ParserState) -> None:
             meant = meant_by(match["name"], (), reading.index)
             if to is None or meant.slug is None:
                 continue
-            followed, ingredient = reading.pours[to], reading.ingredient_of(meant.slug)
-            amount = round(measure.amount * followed.amount, 6)
-            slot = slot_of(ingredient, amount * ML_PER_UNIT.get(followed.unit, 30.0), has_base=True)
-            pour = ReadPour(
-                match["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), text, relative=(to, measure.amount)
-            )
-            reading.pours.append(pour)
-            reading.lines[at] = replace(
-                line, taken="pour", pour=len(reading.pours) - 1, sure=meant.sure, others=meant.others, why=meant.why, asks=""
-            )
+            _pour_relative(reading, at, match["name"], meant, text, to, measure.amount)
             break

@@ -47,6 +47,10 @@ class ParserState:
     def tell(self, text: str, taken: Taken, why: str = "", *, sure: bool = True) -> None:
         self.lines.append(ReadLine(text, taken, sure=sure, why=why))
 
+    def has_poured(self, slug: str | None) -> bool:
+        """Check whether an ingredient is among the pours."""
+        return slug is not None and any(pour.ingredient is not None and pour.ingredient.slug == slug for pour in self.pours)
+
     def garnish(self, text: str, *what: str) -> None:
         """Add a garnish from a line, and return the line as read."""
         self.made = replace(self.made, garnish=(*self.made.garnish, *what))
