@@ -27,6 +27,9 @@ SAID = {
     "60 ml gin\n22.5 ml lemon juice\nsame amount of simple syrup": [
         "60 ml london-dry-gin", "22.5 ml lemon-juice", "22.5 ml simple-syrup-1-1",
     ],
+    "60 ml bourbon\n20 ml honey syrup\nhalf as much lemon juice as the bourbon": [
+        "60 ml corn-whiskey", "20 ml honey-syrup", "30 ml lemon-juice",
+    ],
     "60 ml bourbon\nhalf as much lemon juice": ["60 ml corn-whiskey", "30 ml lemon-juice"],
     "60 ml gin\njust a touch of cream\negg white or aquafaba": ["60 ml london-dry-gin", "5 ml heavy-cream ?", "30 ml egg-white ?"],
     "60 ml gin\na good eight shakes of bitters\nthree dashes of bitters on the cube": [

@@ -621,7 +621,8 @@ def _settle_lines_that_follow(reading: ParserState) -> None:
     for at, line in enumerate(reading.lines):
         if line.taken not in ("note", "asked"):
             continue
-        if follows := _FOLLOWS.match(line.text):
+        follows = _FOLLOWS.match(line.text)
+        if follows and " as " not in follows["name"]:  # "as the gin" names the pour to follow
             _pour_after_the_one_before(reading, at, follows)
             continue
         match = re.match(r"^(?P<name>[^:–—,]+?)(?:[:–—,]|\s-)\s*(?P<told>.+)$", line.text) or re.match(
